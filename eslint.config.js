@@ -53,9 +53,18 @@ export default tseslint.config(
     files: ['core/src/**/*.ts'],
     ignores: ['**/*.test.ts', 'core/src/testing/**'],
     rules: {
-      'no-restricted-imports': [
+      '@typescript-eslint/no-restricted-imports': [
         'error',
-        { patterns: [{ regex: '^(?!\\.{1,2}/)', message: 'The core imports nothing outside itself.' }] },
+        {
+          patterns: [
+            { regex: '^(?!\\.{1,2}/|@haushalt/language$)', message: 'The core imports nothing outside itself.' },
+            {
+              group: ['@haushalt/language'],
+              allowTypeImports: true,
+              message: 'The core knows the types of messages, and makes no sentences.',
+            },
+          ],
+        },
       ],
       'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'setTimeout', 'console', 'Buffer'],
     },

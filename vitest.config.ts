@@ -22,7 +22,7 @@ export default defineConfig({
     isolate: false,
     maxWorkers: availableParallelism(),
     // A process of its own for each package: where many files share one, what they leave behind makes the last ones twice as slow.
-    projects: ['core', 'formats', '{server,cli,bench,demo}', 'web'].map((packages) => ({
+    projects: ['{language,core}', 'formats', '{server,cli,bench,demo}', 'web'].map((packages) => ({
       extends: true,
       test: {
         name: /\w+/.exec(packages)![0],

@@ -29,7 +29,7 @@ export function growthRows(): Row[] {
   function take(command: Command) {
     return () => {
       const decision = decide(plan, command);
-      if (!decision.ok) throw new Error(decision.refusal.message);
+      if (!decision.ok) throw new Error(decision.refusal.message.id);
     };
   }
 }

@@ -5,7 +5,7 @@ export function editsInTurn(model: Model, start: Document, count: number, draw: 
   let document = start;
   const edits = Array.from({ length: count }, () => {
     const decision = decide(document, draw());
-    if (!decision.ok) throw new Error(decision.refusal.message);
+    if (!decision.ok) throw new Error(decision.refusal.message.id);
     document = applyChanges(document, decision.changes);
     return { document, changes: decision.changes };
   });

@@ -31,7 +31,7 @@ function perCellSet(count: number): number {
   const cells = Array.from({ length: count }, (_, at) => ({ item: `i${at}`, column: 'twice', value: at }));
   const begun = performance.now();
   const decision = decide(list, { kind: 'listCells.set', cells });
-  if (!decision.ok) throw new Error(decision.refusal.message);
+  if (!decision.ok) throw new Error(decision.refusal.message.id);
   model.update(applyChanges(list, decision.changes), decision.changes);
   return (performance.now() - begun) / count;
 }

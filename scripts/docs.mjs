@@ -1,13 +1,15 @@
 // Writes what the documents say of tables and functions from their descriptions: the JSON Schema of the plan file, and the
 // functions of the formula language.
 import { readFileSync, writeFileSync } from 'node:fs';
-import { functionsInWords, planFileSchema } from '../core/dist/index.js';
+import { Speaker, catalogueFor } from '../language/dist/bundle/index.js';
+import { functionsInWords, planFileSchema } from '../core/dist/bundle/index.js';
 
 const at = (name) => new URL(`../docs/${name}`, import.meta.url);
 
 writeFileSync(at('plan-file.schema.json'), `${JSON.stringify(planFileSchema(), null, 2)}\n`);
 
+const { say } = new Speaker('en', await catalogueFor('en', 'programs'));
 const formulas = readFileSync(at('formulas.md'), 'utf8');
 const [begin, end] = ['<!-- functions: written by npm run docs -->\n', '\n<!-- end of functions -->'];
 const [before, rest] = formulas.split(begin);
-writeFileSync(at('formulas.md'), `${before}${begin}\n${functionsInWords()}${end}${rest.split(end)[1]}`);
+writeFileSync(at('formulas.md'), `${before}${begin}\n${functionsInWords(say)}${end}${rest.split(end)[1]}`);

@@ -56,7 +56,7 @@ function directions() {
   const all = hashOf(lockfile, read('.dependency-cruiser.mjs'), ...contents.values());
   const { known, keep } = memory('imports');
   if (known.has(all)) return true;
-  const packages = ['core', 'formats', 'server', 'web', 'cli'].map((name) => `${name}/src`);
+  const packages = ['language', 'core', 'formats', 'server', 'web', 'cli'].map((name) => `${name}/src`);
   const [command, args] = tool('dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.mjs', ...packages); // prettier-ignore
   const isWell = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit' }).status === 0;
   if (isWell) keep([...known, all].slice(-50));

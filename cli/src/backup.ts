@@ -2,7 +2,7 @@ import { resolve } from 'node:path';
 import { Command } from 'commander';
 import { CliError } from './error.ts';
 import { dataFolder } from './folders.ts';
-import { messages } from './messages.ts';
+import { say, t } from './language.ts';
 
 interface BackupOptions {
   readonly data?: string;
@@ -21,9 +21,9 @@ export function backupCommand(): Command {
       const file = databaseFile(dataFolder(options));
       try {
         copyDatabase(file, resolve(out));
-        console.log(messages.isCopiedTo(file, resolve(out)));
+        console.log(t('cli.isCopiedTo', { file, to: resolve(out) }));
       } catch (error) {
-        if (error instanceof DatabaseError) throw new CliError(error.message);
+        if (error instanceof DatabaseError) throw new CliError(say(error.text));
         throw error;
       }
     });

@@ -30,7 +30,7 @@ import {
 import { listTable, planTable, toCsv, toText } from '@haushalt/formats';
 import { CliError } from './error.ts';
 import { readPlanFile } from './planFile.ts';
-import { messages } from './messages.ts';
+import { say, t } from './language.ts';
 
 interface CalcOptions {
   readonly format: 'table' | 'csv' | 'json';
@@ -62,10 +62,10 @@ export function calcCommand(): Command {
       process.stdout.write(
         `${options.list === undefined ? print(model, options) : printList(model, options.list, options, plan.entries)}\n`,
       );
-      for (const { message } of problemsOf(model).slice(0, 20)) console.error(message);
+      for (const { message } of problemsOf(model).slice(0, 20)) console.error(say(message));
       for (const { row } of calculatorsOf(document)) {
         const reason = whyNoAnswer(model, row.id);
-        if (reason !== null) console.error(`${row.name}: ${reason}`);
+        if (reason !== null) console.error(`${row.name}: ${say(reason)}`);
       }
     });
 }
@@ -119,24 +119,28 @@ function printList(
   const list = listsOf(document).find((each) => nameKey(each.name) === nameKey(name));
   if (!list)
     throw new CliError(
-      messages.thereIsNoList(
+      t('cli.thereIsNoList', {
         name,
-        listsOf(document)
+        lists: listsOf(document)
           .map((each) => each.name)
           .join(', '),
-      ),
+        hasLists:
+          listsOf(document)
+            .map((each) => each.name)
+            .join(', ') !== '',
+      }),
     );
   const changes = entries.map((after) => ({ table: 'entries' as const, id: after.id, before: null, after }));
   const model = modelWithEntries(planModel, list.id, itemSumsAfter([], changes));
   const table = listTable(model, list);
   const problems = findingsOf(model).filter(({ kind, place }) => kind === 'missingFigure' && document.listColumns.get(place.id)?.list === list.id); // prettier-ignore
-  for (const { message } of problems.slice(0, 20)) console.error(message);
+  for (const { message } of problems.slice(0, 20)) console.error(say(message));
   switch (format) {
     case 'csv':
       return toCsv(table).trimEnd();
     case 'json': {
       const { columns, rows } = table;
-      return JSON.stringify({ plan: plan.name, currency: plan.currency, list: list.name, columns, rows, problems: problems.map(({ message }) => message) }, null, 2); // prettier-ignore
+      return JSON.stringify({ plan: plan.name, currency: plan.currency, list: list.name, columns, rows, problems: problems.map(({ message }) => say(message)) }, null, 2); // prettier-ignore
     }
     case 'table': {
       const write = (figure: number, column: number) => {
@@ -164,20 +168,21 @@ function printList(
 
 function withValue(document: Document, setting: string): Document {
   const match = /^(.+?)=(.*)$/.exec(setting);
-  if (!match) throw new CliError(messages.setShouldLookLikeInflation(setting));
+  if (!match) throw new CliError(t('cli.setShouldLookLikeInflation', { setting }));
   const [, name, text] = match as unknown as [string, string, string];
   const id = namesOf(document).find(name)?.id;
   const assumption = id === undefined ? undefined : document.assumptions.get(id);
   if (!assumption) throw new CliError(`--set: the plan has no assumption called ${name.trim()}.`);
   const read = readFigure(text, 'en', assumption.unit);
-  if (!read.ok) throw new CliError(messages.settingRefused(assumption.name, read.message));
-  if (read.figure === null) throw new CliError(messages.setAValueIsNeeded(assumption.name));
+  if (!read.ok) throw new CliError(t('cli.settingRefused', { name: assumption.name, message: read.message }));
+  if (read.figure === null) throw new CliError(t('cli.setAValueIsNeeded', { name: assumption.name }));
   const decision = decide(document, {
     kind: 'assumption.set',
     assumption: assumption.id,
     settings: { value: read.figure },
   });
-  if (!decision.ok) throw new CliError(messages.settingRefused(assumption.name, decision.refusal.message));
+  if (!decision.ok)
+    throw new CliError(t('cli.settingRefused', { name: assumption.name, message: decision.refusal.message }));
   // What is tried holds for all months, so dated steps do not apply.
   const steps = [...document.assumptionSteps.values()].filter((step) => step.assumption === assumption.id);
   const removals = steps.map((step) => ({ table: 'assumptionSteps' as const, id: step.id, before: step, after: null }));

@@ -9,9 +9,7 @@ import {
   daySumsAfter,
   findingsOf,
   ledgerFindingsOf,
-  monthInWords,
-  nameOf,
-  planOf,
+  labelOf,
   reasonOf,
   settledBy,
   sumsAfter,
@@ -21,7 +19,7 @@ import {
   type LedgerGiven,
 } from '@haushalt/core';
 import { readPlanFile } from './planFile.ts';
-import { messages } from './messages.ts';
+import { say, t } from './language.ts';
 
 /** `haushalt check FILE`: prints what a careful reviewer would find in a plan. */
 export function checkCommand(): Command {
@@ -32,7 +30,6 @@ export function checkCommand(): Command {
     .action((file: string, { all = false }: { all?: boolean }) => {
       const { document, entries } = readPlanFile(file);
       const model = new Model(document);
-      const { locale } = planOf(document);
       const found = [
         ...findingsOf(model),
         ...(entries.length === 0 ? [] : ledgerFindingsOf(model, givenOfEntries(document, entries))),
@@ -40,23 +37,25 @@ export function checkCommand(): Command {
       const findings = found.map((finding) => ({ ...finding, reason: reasonOf(document, finding) }));
       const open = findings.filter(({ reason }) => reason === null);
       for (const { message, place, kind, mend, otherMend, reason } of all ? findings : open) {
-        const month = place.month === null ? '' : `, ${monthInWords(place.month, locale)}`;
-        console.log(`${message} [${placeName(document, place.id)}${month}]`);
-        console.log(`  ${WHY[kind]}`);
-        for (const each of [mend, otherMend]) if (each) console.log(messages.toMendIt(each.words));
-        if (reason !== null) console.log(messages.setAside(reason));
+        const month =
+          place.month === null ? '' : `, ${say({ id: 'comparison.month', values: { month: { month: place.month } } })}`;
+        console.log(`${say(message)} [${placeName(document, place.id)}${month}]`);
+        console.log(`  ${say(WHY[kind])}`);
+        for (const each of [mend, otherMend]) if (each) console.log(t('cli.toMendIt', { words: each.words }));
+        if (reason !== null) console.log(t('cli.setAside', { reason }));
       }
       const count = open.length;
       const aside = findings.length - count;
-      console.log(messages.summary(count, aside));
+      console.log(t('cli.summary', { found: count, aside }));
       if (count > 0) process.exitCode = 1;
     });
 }
 
 function placeName(document: Document, id: string): string {
-  if (id === UNASSIGNED) return messages.entriesWithoutLine;
-  if (id === EXPECTED) return messages.whatIsExpected;
-  return nameOf(document, id) ?? document.accounts.get(id)?.name ?? id;
+  if (id === UNASSIGNED) return t('cli.entriesWithoutLine');
+  if (id === EXPECTED) return t('cli.whatIsExpected');
+  const label = labelOf(document, id);
+  return (label && say(label)) ?? document.accounts.get(id)?.name ?? id;
 }
 
 /** What the checks of a ledger look at, from all its entries; checked as of the day of the last of them. */

@@ -11,10 +11,11 @@ import {
   handOver,
   type FileKind,
   type ReadingCorrections,
+  type AuditedWorkbook,
 } from '@haushalt/formats';
 import { Command, Option } from 'commander';
 import { CliError } from './error.ts';
-import { messages } from './messages.ts';
+import { say, t } from './language.ts';
 import { writeOut } from './output.ts';
 import { readPlanFile } from './planFile.ts';
 import { sourceOf } from './source.ts';
@@ -56,7 +57,8 @@ export function convertCommand(): Command {
     .action(async (from: string, out: string, { by, notation, rules, audit, said, mend = false }: ConvertOptions) => {
       const isPlan = out.endsWith('.haushalt.json');
       const kind = FILE_KINDS.find((each) => out.toLowerCase().endsWith(`.${each}`));
-      if (!isPlan && !kind) throw new CliError(messages.writesTo('.ods, .xlsx, .csv, .pdf, .haushalt.json'));
+      if (!isPlan && !kind)
+        throw new CliError(t('cli.writesTo', { endings: '.ods, .xlsx, .csv, .pdf, .haushalt.json' }));
       const plan =
         from.endsWith('.json') || from === '-' ? readPlanFile(from) : await planOfWorkbook(from, mend, said, audit);
       if (isPlan) return writeOut(out, JSON.stringify(toPlanFile(plan.document, plan.entries), null, 2));
@@ -87,27 +89,35 @@ async function planOfWorkbook(
   try {
     bytes = readFileSync(file);
   } catch {
-    throw new CliError(messages.cannotBeReadIsThe(file));
+    throw new CliError(t('cli.cannotBeReadIsThe', { name: file }));
   }
   try {
     const title = basename(file).replace(/\.[^.]*$/, '');
     const audited = await auditWorkbook(bytes, title, mend, saidFile === undefined ? {} : readSaid(saidFile));
     const { document, findings, cells, remarks } = audited;
-    for (const remark of remarks) console.error(remark);
+    for (const remark of remarks) console.error(say(remark));
     for (const { sheet, cell, message, mend: how, money } of findings)
-      console.error(`${sheet}!${cell}: ${message}${money === null ? '' : ` (${money.toFixed(2)})`} ${how}`);
-    console.error(messages.cellsCompared(cells.equal, cells.compared));
+      console.error(`${sheet}!${cell}: ${say(message)}${money === null ? '' : ` (${money.toFixed(2)})`} ${say(how)}`);
+    console.error(t('cli.cellsCompared', { equal: cells.equal, compared: cells.compared }));
     for (const { sheet, cell, theirs, ours, reason } of cells.differences.slice(0, MOST_SHOWN))
-      console.error(`  ${sheet}!${cell}: ${theirs} ≠ ${ours ?? '–'}: ${reason}`);
-    if (cells.differences.length > MOST_SHOWN) console.error(messages.andMore(cells.differences.length - MOST_SHOWN));
+      console.error(`  ${sheet}!${cell}: ${theirs} ≠ ${ours ?? '–'}: ${say(reason)}`);
+    if (cells.differences.length > MOST_SHOWN)
+      console.error(t('cli.andMore', { count: cells.differences.length - MOST_SHOWN }));
     if (auditFile?.toLowerCase().endsWith('.pdf')) writeOut(auditFile, await auditPdf(audited, title, today()));
-    else if (auditFile !== undefined) writeOut(auditFile, JSON.stringify({ findings, cells, remarks }, null, 2));
+    else if (auditFile !== undefined) writeOut(auditFile, JSON.stringify(inWords(audited), null, 2));
     return { document, entries: [] };
   } catch (error) {
-    if (error instanceof WorkbookError) throw new CliError(`${file}: ${error.message}`);
+    if (error instanceof WorkbookError) throw new CliError(`${file}: ${say(error.text)}`);
     throw error;
   }
 }
+
+/** What an audit found, with its messages as sentences. */
+const inWords = ({ findings, cells, remarks }: AuditedWorkbook) => ({
+  findings: findings.map((finding) => ({ ...finding, message: say(finding.message), mend: say(finding.mend) })),
+  cells: { ...cells, differences: cells.differences.map((each) => ({ ...each, reason: say(each.reason) })) },
+  remarks: remarks.map(say),
+});
 
 /** What is said of a workbook in a file. */
 function readSaid(file: string): ReadingCorrections {
@@ -115,12 +125,13 @@ function readSaid(file: string): ReadingCorrections {
   try {
     text = readFileSync(file, 'utf8');
   } catch {
-    throw new CliError(messages.cannotBeReadIsThe(file));
+    throw new CliError(t('cli.cannotBeReadIsThe', { name: file }));
   }
   try {
     return readingSaid(JSON.parse(text));
   } catch (error) {
-    if (error instanceof SyntaxError) throw new CliError(messages.isNotValidJson(file, error.message));
+    if (error instanceof SyntaxError)
+      throw new CliError(t('cli.isNotValidJson', { name: file, message: error.message }));
     throw error;
   }
 }

@@ -1,7 +1,7 @@
 import { now } from '@haushalt/core';
 import { Command } from 'commander';
 import { dataFolder } from './folders.ts';
-import { messages } from './messages.ts';
+import { t } from './language.ts';
 
 interface DoctorOptions {
   readonly data?: string;
@@ -17,7 +17,7 @@ export function doctorCommand(): Command {
     .action(async (options: DoctorOptions) => {
       const { databaseFile, examine } = await import('@haushalt/server');
       const found = examine(databaseFile(dataFolder(options)), now());
-      for (const { isWell, words } of found) console.log(messages.examined(isWell, words));
+      for (const { isWell, words } of found) console.log(t('cli.examined', { isWell, words }));
       if (found.some(({ isWell }) => !isWell)) process.exitCode = 1;
     });
 }

@@ -1,4 +1,5 @@
 import { setClock } from '@haushalt/core';
+import { t } from './language.ts';
 import { runProgram } from './program.ts';
 
 const OUTPUT_ERROR = 1;
@@ -7,7 +8,7 @@ const OUTPUT_ERROR = 1;
 for (const stream of [process.stdout, process.stderr])
   stream.on('error', (error: NodeJS.ErrnoException) => {
     if (error.code !== 'EPIPE' && stream === process.stdout)
-      console.error(`The output cannot be written: ${error.message}.`);
+      console.error(t('cli.outputFails', { reason: error.message }));
     process.exit(error.code === 'EPIPE' ? 0 : OUTPUT_ERROR);
   });
 

@@ -1,12 +1,14 @@
 import { writeFileSync } from 'node:fs';
 import { CliError } from './error.ts';
-import { messages } from './messages.ts';
+import { t } from './language.ts';
 
 /** Writes a file. Throws `CliError` with the reason where that cannot be done. */
 export function writeOut(out: string, content: string | Uint8Array): void {
   try {
     writeFileSync(out, content);
   } catch (error) {
-    throw new CliError(messages.cannotBeWritten(out, (error as NodeJS.ErrnoException).code ?? String(error)));
+    throw new CliError(
+      t('cli.cannotBeWritten', { file: out, why: (error as NodeJS.ErrnoException).code ?? String(error) }),
+    );
   }
 }

@@ -1,3 +1,4 @@
+import type { Text } from '@haushalt/language';
 import { existsSync } from 'node:fs';
 import { now } from '@haushalt/core';
 import { createInterface } from 'node:readline';
@@ -6,7 +7,7 @@ import { Command } from 'commander';
 import type { PeopleStore } from '@haushalt/server';
 import { CliError } from './error.ts';
 import { dataFolder } from './folders.ts';
-import { messages } from './messages.ts';
+import { say, t } from './language.ts';
 
 interface DataOptions {
   readonly data?: string;
@@ -42,7 +43,7 @@ export function personCommand(): Command {
 function list(options: DataOptions): Promise<void> {
   return withPeople(options, (people) => {
     const all = people.all().filter(({ id }) => people.passwordOf(id) !== null);
-    if (all.length === 0) console.log(messages.nobodyYet);
+    if (all.length === 0) console.log(t('cli.nobodyYet'));
     for (const { name, address } of all) console.log(address === '' ? name : `${name} <${address}>`);
   });
 }
@@ -52,12 +53,12 @@ function first(name: string, address: string, options: DataOptions): Promise<voi
     options,
     async (people) => {
       const { LOCAL_PERSON } = await import('@haushalt/server');
-      if (people.haveSignIn()) throw new CliError(messages.thereIsAFirst);
-      if (name.includes('@')) throw new CliError(messages.aNameIsNoAddress);
+      if (people.haveSignIn()) throw new CliError(t('cli.thereIsAFirst'));
+      if (name.includes('@')) throw new CliError(t('cli.aNameIsNoAddress'));
       const hash = await newPassword([name, address]);
       people.change(LOCAL_PERSON.id, name.trim(), address.trim());
       people.setPassword(LOCAL_PERSON.id, hash);
-      console.log(messages.isFirstNow(name.trim()));
+      console.log(t('cli.isFirstNow', { name: name.trim() }));
     },
     true,
   );
@@ -66,10 +67,10 @@ function first(name: string, address: string, options: DataOptions): Promise<voi
 function reset(who: string, options: DataOptions): Promise<void> {
   return withPeople(options, async (people) => {
     const person = people.byNameOrAddress(who);
-    if (!person) throw new CliError(messages.nobodyIsCalled(who));
+    if (!person) throw new CliError(t('cli.nobodyIsCalled', { who }));
     people.setPassword(person.id, await newPassword([person.name, person.address]));
     people.endAll(person.id);
-    console.log(messages.hasNewPassword(person.name));
+    console.log(t('cli.hasNewPassword', { name: person.name }));
   });
 }
 
@@ -77,7 +78,7 @@ function reset(who: string, options: DataOptions): Promise<void> {
 async function withPeople(options: DataOptions, run: (people: PeopleStore) => unknown, isNew = false): Promise<void> {
   const { DatabaseError, createPeopleStore, databaseFile, databaseVersion, newestVersion, openDatabase, takeLock } = await import('@haushalt/server'); // prettier-ignore
   const file = databaseFile(dataFolder(options));
-  if (!isNew && !existsSync(file)) throw new CliError(messages.noDatabaseAt(file));
+  if (!isNew && !existsSync(file)) throw new CliError(t('cli.noDatabaseAt', { file }));
   try {
     // An older database is brought up to date only while no server uses it.
     if (existsSync(file) && databaseVersion(file) < newestVersion()) takeLock(file)();
@@ -90,7 +91,7 @@ async function withPeople(options: DataOptions, run: (people: PeopleStore) => un
       database.close();
     }
   } catch (error) {
-    if (error instanceof DatabaseError) throw new CliError(error.message);
+    if (error instanceof DatabaseError) throw new CliError(say(error.text));
     throw error;
   }
 }
@@ -100,7 +101,7 @@ async function newPassword(own: readonly string[]): Promise<string> {
   const { hashOfNew } = await import('@haushalt/server');
   const silent = new Writable({ write: (_chunk, _encoding, done) => done() });
   const isTyped = process.stdin.isTTY === true;
-  if (isTyped) process.stderr.write(messages.chooseAPassword);
+  if (isTyped) process.stderr.write(t('cli.chooseAPassword'));
   const lines = createInterface({ input: process.stdin, output: silent, terminal: isTyped });
   const password = await new Promise<string>((resolve) => {
     lines.once('line', resolve);
@@ -111,6 +112,6 @@ async function newPassword(own: readonly string[]): Promise<string> {
   try {
     return await hashOfNew(password, own.filter((text) => text !== '')); // prettier-ignore
   } catch (error) {
-    throw new CliError(messages.tooEasy((error as Error).message));
+    throw new CliError(t('cli.tooEasy', { words: say((error as { readonly text: Text }).text) }));
   }
 }

@@ -1,32 +1,32 @@
 import { readFileSync } from 'node:fs';
 import { PlanFormatError, parseEntries, parsePlan, type Document, type LedgerEntry } from '@haushalt/core';
 import { CliError } from './error.ts';
-import { messages } from './messages.ts';
+import { say, t } from './language.ts';
 
 /**
  * The plan in a file, and the entries of its ledger; `-` is standard input. Throws `CliError` with the file and the place
  * when it cannot be read.
  */
 export function readPlanFile(file: string): { document: Document; entries: LedgerEntry[] } {
-  const name = file === '-' ? messages.standardInput : file;
+  const name = file === '-' ? t('cli.standardInput') : file;
   let bytes: Buffer;
   try {
     bytes = readFileSync(file === '-' ? 0 : file);
   } catch {
-    throw new CliError(messages.cannotBeReadIsThe(name));
+    throw new CliError(t('cli.cannotBeReadIsThe', { name }));
   }
   const text = decoded(bytes, name);
   let json: unknown;
   try {
     json = JSON.parse(text);
   } catch (error) {
-    throw new CliError(messages.isNotValidJson(name, (error as Error).message));
+    throw new CliError(t('cli.isNotValidJson', { name, message: (error as Error).message }));
   }
   try {
     const document = parsePlan(json);
     return { document, entries: parseEntries(json, document) };
   } catch (error) {
-    if (error instanceof PlanFormatError) throw new CliError(`${name}: ${error.message}`);
+    if (error instanceof PlanFormatError) throw new CliError(`${name}: ${say(error.text)}`);
     throw error;
   }
 }
@@ -38,6 +38,6 @@ function decoded(bytes: Buffer, name: string): string {
   try {
     return new TextDecoder(encoding, { fatal: true }).decode(bytes);
   } catch {
-    throw new CliError(messages.isNotWrittenInUtf(name));
+    throw new CliError(t('cli.isNotWrittenInUtf', { name }));
   }
 }

@@ -2,7 +2,7 @@ import { paperOf, planOf, today, writeWithDecimals, yearsOf } from '@haushalt/co
 import { PAPERS, PARTS, pagesOf, partsIn, tooSmall, pdfOf, type PageSetup, type Paper, type Part, type PrintRequest } from '@haushalt/formats'; // prettier-ignore
 import { Command, Option } from 'commander';
 import { CliError } from './error.ts';
-import { messages } from './messages.ts';
+import { t } from './language.ts';
 import { writeOut } from './output.ts';
 import { readPlanFile } from './planFile.ts';
 import { sourceOf } from './source.ts';
@@ -71,16 +71,16 @@ export function printCommand(): Command {
       const laidOut = await pagesOf(source, request, today());
       writeOut(out, await pdfOf(laidOut, options, planOf(document)));
       for (const { title, size } of tooSmall(laidOut))
-        console.error(messages.isTooSmall(title, writeWithDecimals(size, 'number', 1, planOf(document))));
-      if (laidOut.missing.length > 0) console.error(messages.cannotBePrinted(laidOut.missing.join(' ')));
-      console.log(messages.isWrittenTo(out, laidOut.pages.length));
+        console.error(t('cli.isTooSmall', { title, size: writeWithDecimals(size, 'number', 1, planOf(document)) }));
+      if (laidOut.missing.length > 0) console.error(t('cli.cannotBePrinted', { letters: laidOut.missing.join(' ') }));
+      console.log(t('cli.isWrittenTo', { out, pages: laidOut.pages.length }));
     });
 }
 
 function partsNamed(list: string): Part[] {
   return list.split(',').map((text) => {
     const part = PARTS.find((each) => each.toLowerCase() === text.trim().toLowerCase());
-    if (!part) throw new CliError(messages.noSuchPart(text.trim(), [...PARTS, 'plan'].join(', ')));
+    if (!part) throw new CliError(t('cli.noSuchPart', { part: text.trim(), parts: [...PARTS, 'plan'].join(', ') }));
     return part;
   });
 }
@@ -89,7 +89,7 @@ function yearsNamed(list: string | undefined, years: readonly number[]): number[
   if (list === undefined) return [];
   return list.split(',').map((text) => {
     const year = Number(text.trim());
-    if (!years.includes(year)) throw new CliError(messages.noSuchYear(text.trim(), years.join(', ')));
+    if (!years.includes(year)) throw new CliError(t('cli.noSuchYear', { year: text.trim(), years: years.join(', ') }));
     return year;
   });
 }

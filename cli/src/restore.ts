@@ -1,3 +1,5 @@
+import { MessageError } from '@haushalt/core';
+import { listOf } from '@haushalt/language';
 import { copyFileSync, existsSync, mkdtempSync, renameSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
@@ -5,7 +7,7 @@ import { randomUUID } from 'node:crypto';
 import { Command } from 'commander';
 import { CliError } from './error.ts';
 import { dataFolder } from './folders.ts';
-import { messages } from './messages.ts';
+import { say, t } from './language.ts';
 
 interface RestoreOptions {
   readonly data?: string;
@@ -36,7 +38,7 @@ async function restore(from: string, options: RestoreOptions): Promise<void> {
   const { DatabaseError, Work, copyDatabase, creatingFrom, databaseFile, openStore, LOCAL_PERSON } = await import('@haushalt/server'); // prettier-ignore
   const file = resolve(from);
   const to = databaseFile(dataFolder(options));
-  if (!existsSync(file)) throw new CliError(messages.cannotBeReadIsThe(file));
+  if (!existsSync(file)) throw new CliError(t('cli.cannotBeReadIsThe', { name: file }));
   const folder = mkdtempSync(join(tmpdir(), 'haushalt-restore-'));
   const copy = join(folder, 'backup.db');
   const work = new Work();
@@ -44,13 +46,13 @@ async function restore(from: string, options: RestoreOptions): Promise<void> {
     copyFileSync(file, copy);
     const all = await work.do<'readBackup'>({ kind: 'readBackup', file: copy });
     for (const name of options.plan)
-      if (!all.some((plan) => plan.name === name)) throw new CliError(messages.noPlanIn(file, name));
+      if (!all.some((plan) => plan.name === name)) throw new CliError(t('cli.noPlanIn', { file, name }));
     if (!existsSync(to) && options.plan.length === 0) {
       openStore(to).close();
       rmSync(to);
       copyDatabase(copy, `${to}.restored`);
       renameSync(`${to}.restored`, to);
-      console.log(messages.isPutInPlace(file, to));
+      console.log(t('cli.isPutInPlace', { file, to }));
       return;
     }
     const store = openStore(to);
@@ -63,14 +65,19 @@ async function restore(from: string, options: RestoreOptions): Promise<void> {
         await createFrom({ kind: 'restorePlan', file: copy, planId: id }, free, LOCAL_PERSON);
         restored.push(name);
       }
-      console.log(messages.isRestored(restored, to));
+      console.log(t('cli.isRestored', { count: restored.length, names: listOf(restored, 'comma'), folder: to }));
     } finally {
       store.close();
     }
   } catch (error) {
     if (error instanceof CliError) throw error;
-    if (error instanceof DatabaseError) throw new CliError(error.message);
-    throw new CliError(messages.cannotBeReadAsABackup(file, error instanceof Error ? error.message : String(error)));
+    if (error instanceof DatabaseError) throw new CliError(say(error.text));
+    throw new CliError(
+      t('cli.cannotBeReadAsABackup', {
+        file,
+        why: error instanceof MessageError ? say(error.text) : error instanceof Error ? error.message : String(error),
+      }),
+    );
   } finally {
     await work.close();
     rmSync(folder, { recursive: true, force: true });

@@ -1,3 +1,4 @@
+import { listOf } from '@haushalt/language';
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Demo, LogLevel } from '@haushalt/server';
@@ -7,7 +8,7 @@ import { CliError } from './error.ts';
 import { dataFolder, root } from './folders.ts';
 import { readPlanFile } from './planFile.ts';
 import { VERSION } from './version.ts';
-import { messages } from './messages.ts';
+import { say, t } from './language.ts';
 
 interface ServeCommandOptions {
   readonly port: number;
@@ -54,9 +55,9 @@ export function serveCommand(): Command {
 }
 
 async function run(options: ServeCommandOptions): Promise<void> {
-  if (options.fresh && !options.demo) throw new CliError(messages.freshRemovesADatabaseAnd);
-  if (options.behindProxy.length > 0 && options.url === undefined) throw new CliError(messages.behindAProxyTheAddress);
-  if (options.fresh && options.data) throw new CliError(messages.freshOnlyStartsOverThe);
+  if (options.fresh && !options.demo) throw new CliError(t('cli.freshRemovesADatabaseAnd'));
+  if (options.behindProxy.length > 0 && options.url === undefined) throw new CliError(t('cli.behindAProxyTheAddress'));
+  if (options.fresh && options.data) throw new CliError(t('cli.freshOnlyStartsOverThe'));
   // Fetched here, so that the other commands need not load the server.
   const { DatabaseError, PortTaken, ServeRefused, serve } = await import('@haushalt/server');
   const data = dataFolder(options);
@@ -76,16 +77,21 @@ async function run(options: ServeCommandOptions): Promise<void> {
       ...(options.demo ? { demo } : {}),
       ...(options.demoMonth ? { demoMonth: options.demoMonth } : {}),
     });
-    console.log(messages.haushaltIsReadyPlansAre(url, data));
-    if (options.demo) console.log(messages.peopleOfTheDemo(demo().people, mail));
+    console.log(t('cli.haushaltIsReadyPlansAre', { url, data }));
+    if (options.demo) {
+      const { people } = demo();
+      const named = people.map((each) => t('cli.demoPerson', each));
+      console.log(t('cli.peopleOfTheDemo', { people: listOf(named, 'comma'), first: people[0]!.name }));
+      if (mail !== null) console.log(t('cli.demoMailbox', { url: mail }));
+    }
     const end = () => void close().then(() => process.exit(0));
     process.once('SIGINT', end);
     process.once('SIGTERM', end);
   } catch (error) {
     if (error instanceof PortTaken) {
-      throw new CliError(messages.isFreeAddPort(error.message, error.free));
+      throw new CliError(t('cli.isFreeAddPort', { message: say(error.text), free: error.free }));
     }
-    if (error instanceof DatabaseError || error instanceof ServeRefused) throw new CliError(error.message);
+    if (error instanceof DatabaseError || error instanceof ServeRefused) throw new CliError(say(error.text));
     const { code, message } = error as NodeJS.ErrnoException;
     if (
       code === 'EACCES' ||
@@ -94,7 +100,7 @@ async function run(options: ServeCommandOptions): Promise<void> {
       code === 'EAI_AGAIN' ||
       code === 'EINVAL'
     )
-      throw new CliError(messages.cannotListenOn(options.host, options.port, message));
+      throw new CliError(t('cli.cannotListenOn', { host: options.host, port: options.port, message }));
     throw error;
   }
 }
@@ -110,7 +116,7 @@ function demo(): Demo {
 }
 
 function readMonth(text: string): Month {
-  if (!isMonth(text)) throw new InvalidArgumentError(messages.aMonthIs);
+  if (!isMonth(text)) throw new InvalidArgumentError(t('cli.aMonthIs'));
   return text;
 }
 
@@ -129,13 +135,13 @@ function readUrl(text: string): string {
     url.hash !== '' ||
     url.username !== ''
   )
-    throw new InvalidArgumentError(messages.aUrlIs);
+    throw new InvalidArgumentError(t('cli.aUrlIs'));
   return url.origin;
 }
 
 function readCount(text: string): number {
   const count = Number(text);
-  if (!Number.isInteger(count) || count < 0 || count > 1000) throw new InvalidArgumentError(messages.aCountIsANumber);
+  if (!Number.isInteger(count) || count < 0 || count > 1000) throw new InvalidArgumentError(t('cli.aCountIsANumber'));
   return count;
 }
 
@@ -145,6 +151,6 @@ function collect(value: string, earlier: readonly string[]): string[] {
 
 function readPort(text: string): number {
   const port = Number(text);
-  if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new InvalidArgumentError(messages.aPortIsANumber);
+  if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new InvalidArgumentError(t('cli.aPortIsANumber'));
   return port;
 }

@@ -1,3 +1,4 @@
+import { listOf } from '@haushalt/language';
 import { Command, Option } from 'commander';
 import { readFileSync, writeFileSync } from 'node:fs';
 import {
@@ -20,7 +21,7 @@ import {
 import { MAX_STATEMENT, StatementError, previewFile, readStatement, type PreviewedStatement } from '@haushalt/formats';
 import { CliError } from './error.ts';
 import { readPlanFile } from './planFile.ts';
-import { messages } from './messages.ts';
+import { say, t } from './language.ts';
 
 interface StatementOptions {
   readonly account: readonly string[];
@@ -60,7 +61,7 @@ export function statementCommand(): Command {
       }
       const counts = sumOf(previewed);
       process.stdout.write(
-        `${options.format === 'json' ? JSON.stringify(counts, null, 2) : messages.statementCounts(counts, options.out ?? null)}\n`,
+        `${options.format === 'json' ? JSON.stringify(counts, null, 2) : t('cli.statementCounts', { ...counts, added: counts.new, out: options.out, hasOut: options.out !== undefined })}\n`,
       );
     });
 }
@@ -79,7 +80,7 @@ function preview(
     const file = readStatement(bytes, remembered ?? null);
     // A program cannot be asked what becomes of the others.
     const [unreadable] = file.unreadable ?? [];
-    if (unreadable !== undefined) throw new CliError(`${statement}: ${unreadable}`);
+    if (unreadable !== undefined) throw new CliError(`${statement}: ${say(unreadable)}`);
     previewed = previewFile(file, {
       document,
       account,
@@ -93,13 +94,13 @@ function preview(
       earlier: earlierFrom(entries),
     });
   } catch (error) {
-    if (error instanceof StatementError) throw new CliError(`${statement}: ${error.message}`);
+    if (error instanceof StatementError) throw new CliError(`${statement}: ${say(error.text)}`);
     throw error;
   }
   const open = previewed.filter((each) => each.account === null).map(({ number }) => number);
   if (open.length > 0) {
     const names = [...document.accounts.values()].map((row) => row.name).join(', ');
-    throw new CliError(messages.sayWhichAccount(statement, open, previewed.length > 1, names));
+    throw new CliError(whichAccount(statement, open, previewed.length > 1, names));
   }
   return previewed;
 }
@@ -116,7 +117,7 @@ function take(document: Document, entries: readonly LedgerEntry[], previewed: re
     }
   if (edits.length === 0) return { document, entries };
   const decision = decide(document, { kind: 'entries.set', entries: edits });
-  if (!decision.ok) throw new CliError(decision.refusal.message);
+  if (!decision.ok) throw new CliError(say(decision.refusal.message));
   const byId = new Map(entries.map((entry) => [entry.id, entry]));
   for (const { id, after } of decision.changes.filter(isOfLedger)) if (after) byId.set(id, entryOf(id, after));
   return { document: applyChanges(document, decision.changes), entries: [...byId.values()] };
@@ -151,17 +152,17 @@ function accountNamed(document: Document, name: string): string {
   const [row] = rowsNamed(document.accounts, name);
   if (row) return row.id;
   const names = [...document.accounts.values()].map((each) => each.name).join(', ');
-  throw new CliError(messages.noAccountCalled(name, names));
+  throw new CliError(t('cli.noAccountCalled', { name, names, hasNames: names !== '' }));
 }
 
 function bytesOf(file: string): Uint8Array {
   try {
     const bytes = readFileSync(file === '-' ? 0 : file);
-    if (bytes.length > MAX_STATEMENT) throw new StatementError('', messages.isTooLarge(file));
+    if (bytes.length > MAX_STATEMENT) throw new CliError(t('cli.isTooLarge', { file }));
     return bytes;
   } catch (error) {
     if (error instanceof StatementError) throw error;
-    throw new CliError(messages.cannotBeReadIsThe(file));
+    throw new CliError(t('cli.cannotBeReadIsThe', { name: file }));
   }
 }
 
@@ -169,6 +170,15 @@ function write(file: string, text: string): void {
   try {
     writeFileSync(file, `${text}\n`);
   } catch (error) {
-    throw new CliError(messages.cannotBeWritten(file, (error as Error).message));
+    throw new CliError(t('cli.cannotBeWritten', { file, why: (error as Error).message }));
   }
+}
+
+/** Asks for what `--account` has to say, with the accounts there are. */
+function whichAccount(file: string, numbers: readonly string[], isOneOfSeveral: boolean, names: string): string {
+  const accounts = t('cli.planHasAccounts', { names, hasNames: names !== '' });
+  const [number = ''] = numbers;
+  return isOneOfSeveral
+    ? t('cli.sayWhichAccounts', { file, numbers: listOf(numbers, 'comma'), count: numbers.length, accounts })
+    : t('cli.sayWhichAccount', { file, number, hasNumber: number !== '', accounts });
 }

@@ -1,3 +1,4 @@
+export { MessageError, MessageRangeError, isSameText } from './message.ts';
 export * from './calendar/month.ts';
 export * from './calendar/calendar.ts';
 export * from './calendar/clock.ts';

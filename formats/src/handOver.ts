@@ -1,11 +1,12 @@
-import { dayInWords, planOf, type Day, type FigureStyle, type PlanRow } from '@haushalt/core';
+import type { Text } from '@haushalt/language';
+import { planOf, type Day, type FigureStyle, type PlanRow } from '@haushalt/core';
 import type { LaidOut, PageSetup } from './pages/page.ts';
 import { Printable } from './pages/printable.ts';
 import { BYTE_ORDER_MARK } from './csv.ts';
 import { bookSheets, type BookChoice, type BookSource } from './sheets/book.ts';
 import { liveWorkbook } from './sheets/liveWorkbook.ts';
 import type { Sheet } from './sheets/sheet.ts';
-import { messages } from './messages.ts';
+import { dayInWords, t } from './language.ts';
 import { sheetsToCsv, type CsvNotation } from './write/sheetCsv.ts';
 
 /** The files a plan is handed over as. */
@@ -45,7 +46,7 @@ export interface HandOverRequest extends PrintRequest {
 }
 
 /** Told how much is done, from 0 to 1, and what is being done. */
-export type Progress = (done: number, what: string) => void;
+export type Progress = (done: number, what: Text) => void;
 
 // What sets pages and writes files is large, and loaded when it is first needed.
 
@@ -57,7 +58,7 @@ export async function pagesOf(
   progress: Progress = () => {},
 ): Promise<PrintedPages> {
   const plan = planOf(source.model.document);
-  progress(0, messages.calculating);
+  progress(0, t('formats.calculating'));
   const sheets = bookSheets(source, request);
   const setup: PageSetup = {
     ...request,
@@ -65,7 +66,7 @@ export async function pagesOf(
     date: dayInWords(today, plan.locale),
   };
   const title = request.title.trim() === '' ? plan.name : request.title.trim();
-  return setPages(sheets, title, plan, setup, (done) => progress(0.1 + 0.4 * done, messages.settingPages));
+  return setPages(sheets, title, plan, setup, (done) => progress(0.1 + 0.4 * done, t('formats.settingPages')));
 }
 
 /** Pages as they are printed. */
@@ -103,10 +104,10 @@ export async function handOver(
   switch (request.kind) {
     case 'pdf': {
       const laidOut = await pagesOf(source, request, today, progress);
-      return pdfOf(laidOut, request, plan, (done) => progress(0.5 + 0.5 * done, messages.writingPages));
+      return pdfOf(laidOut, request, plan, (done) => progress(0.5 + 0.5 * done, t('formats.writingPages')));
     }
     case 'csv': {
-      progress(0, messages.calculating);
+      progress(0, t('formats.calculating'));
       // For other programs all months are one table; read by people, each year has one with its sums.
       const years = request.notation === 'neutral' ? 'together' : 'byYear';
       const sheets = bookSheets(source, { ...request, withNotes: false }, years);
@@ -114,9 +115,9 @@ export async function handOver(
     }
     case 'ods':
     case 'xlsx': {
-      progress(0, messages.sayingRules);
+      progress(0, t('formats.sayingRules'));
       const workbook = liveWorkbook(source.model, { by: request.by, author: request.name }, source.happened, source.entries()); // prettier-ignore
-      const told = (done: number) => progress(0.4 + 0.6 * done, messages.writingSheets);
+      const told = (done: number) => progress(0.4 + 0.6 * done, t('formats.writingSheets'));
       told(0);
       if (request.kind === 'ods') return (await import('./write/ods.ts')).writeOds(workbook, told);
       return (await import('./write/xlsx.ts')).writeXlsx(workbook, told);

@@ -1,3 +1,4 @@
+export { inLanguage, speakAlways } from './language.ts';
 export { BYTE_ORDER_MARK, toCsv } from './csv.ts';
 export { listTable, type ListTable } from './listTable.ts';
 export { planTable } from './planTable.ts';

@@ -1,3 +1,4 @@
+import { monthInWords, say } from './language.ts';
 import {
   CALCULATORS,
   TOTALS,
@@ -6,7 +7,6 @@ import {
   inOrder,
   listOutputsOf,
   listsOf,
-  monthInWords,
   outputId,
   outputsOf,
   planOf,
@@ -40,7 +40,7 @@ export function planTable(model: PlanModel, by: Exclude<Span, 'plan'>): Table & 
   for (const calculator of calculatorsOf(document)) {
     const { row, table } = calculator;
     for (const { name } of outputsOf(calculator))
-      rows.push({ id: outputId(row.id, name), name: `${row.name}.${name}`, kind: CALCULATORS[table].word });
+      rows.push({ id: outputId(row.id, name), name: `${row.name}.${name}`, kind: say(CALCULATORS[table].word) });
   }
   for (const { id, name } of listsOf(document))
     for (const output of listOutputsOf(document, id))

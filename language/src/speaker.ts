@@ -39,8 +39,8 @@ function kept<T>(make: (locale: string, style: string) => T): (locale: string, s
 const monthFormat = kept(
   (locale, style) =>
     new Intl.DateTimeFormat(locale, {
-      month: style === 'long' ? 'long' : 'short',
-      ...(style === 'name' ? {} : { year: 'numeric' }),
+      month: style === 'long' || style === 'ofYear' ? 'long' : 'short',
+      ...(style === 'name' || style === 'ofYear' ? {} : { year: 'numeric' }),
       timeZone: 'UTC',
     }),
 );
@@ -81,9 +81,7 @@ export class Speaker {
   }
 
   /** Words as they are shown; a text that belongs to no language stays as it is. */
-  say(text: Text): string {
-    return typeof text === 'string' ? text : this.write(text.id, text.values);
-  }
+  readonly say = (text: Text): string => (typeof text === 'string' ? text : this.write(text.id, text.values));
 
   /** The text of an id, with its values. Throws a `RangeError` for an id that is in no catalogue. */
   write(id: string, values: Values | undefined): string {

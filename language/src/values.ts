@@ -7,10 +7,10 @@ export interface Message {
 /** Words to be shown: a message, or a text that belongs to no language, such as a name someone typed or a written figure. */
 export type Text = string | Message;
 
-/** A calendar month, `2026-03`: "March 2026", "Mar 2026" (short) or "Mar" (name). */
+/** A calendar month, `2026-03`: "March 2026", "Mar 2026" (short), "Mar" (name) or "March" (ofYear). */
 export interface MonthValue {
   readonly month: string;
-  readonly style?: 'long' | 'short' | 'name';
+  readonly style?: 'long' | 'short' | 'name' | 'ofYear';
 }
 
 /** A day, `2026-03-24`: "24 March 2026" or "24 Mar" (short). */

@@ -2,13 +2,13 @@ import { existsSync, statSync, statfsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { Maintenance } from './maintenance.ts';
 import { databaseVersion, newestVersion, openForReading } from './store/database.ts';
-import { messages } from './messages.ts';
+import { messageFor, type Message, listOf } from './message.ts';
 
 /** What was looked at, whether it is well, and what to say of it. */
 export interface Examined {
   readonly what: 'folder' | 'permissions' | 'space' | 'version' | 'integrity' | 'clock' | 'backups';
   readonly isWell: boolean;
-  readonly words: string;
+  readonly words: Message;
 }
 
 /** So much room a database should have at least: as much as it takes itself, for a backup, and this much. */
@@ -21,35 +21,64 @@ const AHEAD = 5 * 60_000;
 /** Examines a database and where it lies; nothing is changed by it. */
 export function examine(file: string, now: Date): Examined[] {
   const folder = dirname(file);
-  if (!existsSync(file)) return [{ what: 'folder', isWell: false, words: messages.thereIsNoDatabaseAt(file) }];
-  const found: Examined[] = [{ what: 'folder', isWell: true, words: messages.liesAt(file) }];
-  const say = (what: Examined['what'], isWell: boolean, words: string) => found.push({ what, isWell, words });
+  if (!existsSync(file))
+    return [{ what: 'folder', isWell: false, words: messageFor('server.thereIsNoDatabaseAt', { file }) }];
+  const found: Examined[] = [{ what: 'folder', isWell: true, words: messageFor('server.liesAt', { file }) }];
+  const say = (what: Examined['what'], isWell: boolean, words: Message) => found.push({ what, isWell, words });
 
   const open = [folder, file].filter((path) => (statSync(path).mode & 0o077) !== 0);
-  say('permissions', open.length === 0, open.length === 0 ? messages.onlyYouCanRead : messages.othersCanRead(open));
+  say(
+    'permissions',
+    open.length === 0,
+    open.length === 0
+      ? messageFor('server.onlyYouCanRead')
+      : messageFor('server.othersCanRead', { paths: listOf(open) }),
+  );
 
   const { bavail, bsize } = statfsSync(folder);
   const [room, needed] = [bavail * bsize, statSync(file).size + LEAST_ROOM];
-  say('space', room >= needed, messages.roomLeft(inMegabytes(room), inMegabytes(needed), room >= needed));
+  say(
+    'space',
+    room >= needed,
+    messageFor('server.roomLeft', { room: inMegabytes(room), needed: inMegabytes(needed), isEnough: room >= needed }),
+  );
 
   const [version, newest] = [databaseVersion(file), newestVersion()];
-  say('version', version === newest, messages.versionOf(version, newest));
+  say(
+    'version',
+    version === newest,
+    messageFor('server.versionOf', {
+      version,
+      newest,
+      order: version === newest ? 'same' : version > newest ? 'newer' : 'older',
+    }),
+  );
 
   const database = openForReading(file);
   try {
     const result = String(database.pragma('quick_check(1)', { simple: true }));
     const lost = (database.pragma('foreign_key_check') as unknown[]).length;
-    say('integrity', result === 'ok' && lost === 0, result === 'ok' && lost === 0 ? messages.theDatabaseIsWhole : messages.theDatabaseIsDamagedPut); // prettier-ignore
+    say('integrity', result === 'ok' && lost === 0, result === 'ok' && lost === 0 ? messageFor('server.theDatabaseIsWhole') : messageFor('server.theDatabaseIsDamagedPut')); // prettier-ignore
     const latest = database.prepare<[], string | null>('select max(at) from changeLog').pluck().get() ?? null;
     const isAhead = latest !== null && Date.parse(latest) > now.getTime() + AHEAD;
-    say('clock', !isAhead, isAhead ? messages.theClockIsBehind(latest) : messages.theClockSays(now.toISOString()));
+    say(
+      'clock',
+      !isAhead,
+      isAhead
+        ? messageFor('server.theClockIsBehind', { latest })
+        : messageFor('server.theClockSays', { now: now.toISOString() }),
+    );
   } finally {
     database.close();
   }
 
   const newestBackup = Maintenance.backupsIn(join(folder, 'backups'))[0];
   const age = newestBackup ? (now.getTime() - Date.parse(newestBackup.at)) / 86_400_000 : Infinity;
-  say('backups', age <= BACKUP_AGE, newestBackup ? messages.newestBackupIs(newestBackup.at) : messages.thereIsNoBackup);
+  say(
+    'backups',
+    age <= BACKUP_AGE,
+    newestBackup ? messageFor('server.newestBackupIs', { at: newestBackup.at }) : messageFor('server.thereIsNoBackup'),
+  );
   return found;
 }
 

@@ -1,3 +1,5 @@
+import { english } from '../../core/src/testing/english.ts';
+import type { Text } from '@haushalt/language';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
@@ -45,7 +47,7 @@ const setHall = (figure: number, month: string, reach = 'month') =>
   send({ kind: 'line.setFigure', line: 'hall', month, reach, figure });
 const enter = (id: string, given: EntryGiven | null, before: EntryGiven | null = null) =>
   send({ kind: 'entries.set', entries: [{ entry: id, before, after: given }] });
-const history = async (query = '') => (await call('GET', `/plans/club/history${query}`)).body as { label: string; revision: number; commandId: string }[]; // prettier-ignore
+const history = async (query = '') => (await call('GET', `/plans/club/history${query}`)).body as { label: Text; revision: number; commandId: string }[]; // prettier-ignore
 const compare = (before: object, after: object) => call('POST', '/plans/club/compare', { before, after });
 
 describe('A history', () => {
@@ -57,7 +59,7 @@ describe('A history', () => {
     const all = await history();
     expect(all).toHaveLength(3);
     expect(all[0]).toMatchObject({ person: 'You', isKept: true, kind: 'entries.set' });
-    expect(all[0]!.label).toContain('Schützenhalle');
+    expect(english(all[0]!.label)).toContain('Schützenhalle');
     expect(await history('?text=SCHUTZEN')).toHaveLength(1);
     expect(await history('?text=100%25')).toHaveLength(0);
     expect(await history('?row=fee')).toEqual([all[1]]);

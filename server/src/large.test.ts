@@ -189,7 +189,7 @@ describe('a large step that is interrupted', () => {
     store.close();
     store = open(220);
     const entries = edits(MANY).map((edit) => ({ ...edit, after: { ...edit.after!, note: 'x'.repeat(300) } }));
-    await expect(store.carryOutInParts('home', 'local', 'many', { kind: 'entries.set', entries })).rejects.toThrow(/full/); // prettier-ignore
+    await expect(store.carryOutInParts('home', 'local', 'many', { kind: 'entries.set', entries })).rejects.toSay(/full/); // prettier-ignore
     store.close();
     store = open();
     await store.settled('home');

@@ -202,7 +202,9 @@ describe('entries', () => {
     });
     expect(await sums()).toEqual([]);
     const many = Array.from({ length: 3000 }, (_, at) => added(`m${at}`, { ...shop, amount: -1 - at }));
-    expect((await set('c2', many)).body).toMatchObject({ label: 'Imported 3000 entries from May.xml' });
+    expect((await set('c2', many)).body).toMatchObject({
+      label: { id: 'change.entries.import', values: { count: 3000, source: 'May.xml' } },
+    });
     expect(await sums()).toMatchObject([{ count: 3000 }]);
     expect((await set('c3', [added('x'), added('m5')])).status).toBe(409);
     expect(await sums()).toMatchObject([{ count: 3000 }]);

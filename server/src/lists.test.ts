@@ -44,7 +44,7 @@ describe('lists', () => {
     expect(await command({ kind: 'listCells.set', cells }, id)).toMatchObject({
       status: 200,
       body: {
-        label: 'Price: 1 entry',
+        label: 'Price: 1 value',
         changes: [{ table: 'listCells', before: { figure: 200 }, after: { figure: 300 } }],
       },
     });

@@ -7,7 +7,7 @@ import { LOCAL_PERSON } from './store/people.ts';
 import { expired } from './store/snapshots.ts';
 import type { Store } from './store/store.ts';
 import type { Work } from './threads/work.ts';
-import { messages } from './messages.ts';
+import { messageFor } from './message.ts';
 
 /** A backup that is kept beside the database. */
 export interface KeptBackup {
@@ -150,7 +150,7 @@ export class Maintenance {
     if (!store.plans.find(planId)) return;
     store.snapshots.add(planId, {
       id: randomUUID(),
-      name: messages.nightly(dayOf(at)),
+      name: messageFor('server.nightly', { day: dayOf(at) }),
       note: '',
       kind: 'nightly',
       revision,

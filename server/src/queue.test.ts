@@ -77,7 +77,7 @@ describe('Orders that waited', () => {
     await newPlan();
     for (const orders of [undefined, [], 'all', Array.from({ length: 201 }, (_, at) => figure(`${at}`, at))]) {
       const { status, body } = await queue(orders);
-      expect([status, body.error.message]).toEqual([422, expect.stringMatching(/^Orders .*\.$/)]);
+      expect([status, body.error.message]).toEqual([422, expect.stringMatching(/^orders .*\.$/)]);
     }
     const answers = await queueAll([null, 7, { id: 'x' }, { id: '?', command: { kind: 'undo', target: 'l' } }]);
     expect(briefly(answers)).toEqual([422, 422, 422, 422]);

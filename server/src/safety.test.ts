@@ -200,9 +200,9 @@ describe('a database in trouble', () => {
   it('that is damaged, a folder, or not to be reached says so in one line', async () => {
     await stop();
     writeFileSync(file, 'This is no database, but long enough to be read as one.'.repeat(100));
-    expect(() => openStore(file)).toThrow(/damaged/);
-    expect(() => openStore(dirname(file))).toThrow(/cannot be opened|in use|damaged|directory/);
-    expect(() => openStore(join(file, 'haushalt.db'))).toThrow(/is a file, or is inside one/);
+    expect(() => openStore(file)).toSay(/damaged/);
+    expect(() => openStore(dirname(file))).toSay(/cannot be opened|in use|damaged|directory/);
+    expect(() => openStore(join(file, 'haushalt.db'))).toSay(/is a file, or is inside one/);
     writeFileSync(file, '');
     await start();
   });
@@ -210,14 +210,14 @@ describe('a database in trouble', () => {
   it('can be read by nobody else, and used by no second server', () => {
     for (const name of readdirSync(dirname(file)))
       expect([name, statSync(join(dirname(file), name)).mode & 0o077]).toEqual([name, 0]);
-    expect(() => openStore(file)).toThrow(/in use by another Haushalt/);
+    expect(() => openStore(file)).toSay(/in use by another Haushalt/);
   });
 
   it('is copied while it is in use, and before it is brought up to date', async () => {
     await newPlan();
     const copy = join(dirname(file), 'copy.db');
     copyDatabase(file, copy);
-    expect(() => copyDatabase(file, copy)).toThrow(/already exists/);
+    expect(() => copyDatabase(file, copy)).toSay(/already exists/);
     expect(new Database(copy).prepare('select name from plans').all()).toEqual([{ name: 'Test' }]);
     expect(statSync(copy).mode & 0o077).toBe(0);
     await stop();

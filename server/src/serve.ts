@@ -1,7 +1,7 @@
 import { rmSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import { join } from 'node:path';
-import { monthOfDay, today, type Month } from '@haushalt/core';
+import { MessageError, monthOfDay, today, type Month } from '@haushalt/core';
 import { createApp } from './http/app.ts';
 import { isLoopback, namesFor } from './http/guard.ts';
 import { createLog, type LogLevel } from './http/log.ts';
@@ -11,7 +11,7 @@ import { startStandIns } from './stand-ins/standIns.ts';
 import { openStore } from './store/store.ts';
 import { storeDemo, type Demo } from './demo.ts';
 import { demoMonthIn, keepDemoMonth, movedDemo } from './demoDay.ts';
-import { messages } from './messages.ts';
+import { messageFor } from './message.ts';
 
 export interface ServeOptions {
   readonly port: number;
@@ -38,14 +38,14 @@ export interface ServeOptions {
 }
 
 /** What is asked for cannot be served, with a sentence for whoever starts it. */
-export class ServeRefused extends Error {}
+export class ServeRefused extends MessageError {}
 
 /** The port is taken; `free` is the next one that is not. */
-export class PortTaken extends Error {
+export class PortTaken extends MessageError {
   readonly free: number;
 
   constructor(port: number, free: number) {
-    super(messages.portIsTaken(port));
+    super(messageFor('server.portIsTaken', { port }));
     this.free = free;
   }
 }
@@ -80,7 +80,7 @@ export async function serve(
     const isReached = !isLoopback(options.host) || (options.proxies ?? []).length > 0;
     if (isReached && !store.people.haveSignIn()) {
       store.close();
-      throw new ServeRefused(messages.onThereHasToBeSomeone(options.host));
+      throw new ServeRefused(messageFor('server.onThereHasToBeSomeone', { host: options.host }));
     }
     if (options.demo && store.plans.count() === 0 && !store.people.haveSignIn()) {
       const month = options.demoMonth ?? monthOfDay(today());

@@ -57,7 +57,7 @@ describe('plans', () => {
     expect((await call('POST', '/plans/home/duplicate', { id: 'twin' })).status).toBe(201);
     expect((await call('GET', '/plans')).body.plans.map((row: { name: string }) => row.name)).toEqual([
       'Brandt-Osei household',
-      'Brandt-Osei household copy',
+      'Brandt-Osei household 2',
     ]);
     expect(await figures('Cumulative net', 'twin')).toEqual(await figures('Cumulative net', 'home'));
 
@@ -407,9 +407,9 @@ describe('the database', () => {
     const database = openDatabase(file);
     database.pragma('user_version = 99');
     database.close();
-    expect(() => openStore(file)).toThrow(/in use by another Haushalt/);
+    expect(() => openStore(file)).toSay(/in use by another Haushalt/);
     await stop();
-    expect(() => openStore(file)).toThrow(/newer version/);
+    expect(() => openStore(file)).toSay(/newer version/);
     const again = openDatabase(join(dirname(file), 'other.db'));
     again.close();
     const mend = new (await import('better-sqlite3')).default(file);

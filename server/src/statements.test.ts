@@ -1,3 +1,4 @@
+import { english } from '../../core/src/testing/english.ts';
 import { randomUUID } from 'node:crypto';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { editFor, type EntryEdit, type PreviewLine } from '@haushalt/core';
@@ -73,7 +74,7 @@ describe('a bank’s file', () => {
     });
     expect(await total()).toBe(0);
     const taken = await takeIn(answer, 'May.csv');
-    expect(taken.body.label).toBe('Imported 3 entries from May.csv');
+    expect(english(taken.body.label)).toBe('3 entries imported from May.csv');
     expect(await total()).toBe(3);
     expect((await call('GET', '/plans/p1/actuals')).body.settled).toEqual(['s1:2026-11-01']);
     // Read again, all of it is there.
@@ -104,7 +105,7 @@ describe('a bank’s file', () => {
   ])('with %s is refused with a sentence, and nothing is stored', async (_, file, words) => {
     const { status, body } = await preview(file);
     expect(status === 422 || body.problem !== null).toBe(true);
-    expect(body.problem ?? body.error.message).toContain(words);
+    expect(body.problem ? english(body.problem) : body.error.message).toContain(words);
     expect(await total()).toBe(0);
   }); // prettier-ignore
 

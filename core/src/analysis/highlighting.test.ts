@@ -1,3 +1,4 @@
+import { english } from '../testing/english.ts';
 import { describe, expect, it } from 'vitest';
 import { stretchOfYear } from '../calendar/calendar.ts';
 import { Model } from '../engine/model.ts';
@@ -24,7 +25,7 @@ function watching(...settings: Partial<HighlightSettings>[]): Document {
       id: `h${at}`,
       settings: { ...usual, word: `word ${at}`, ...own },
     });
-    if (!decision.ok) throw new Error(decision.refusal.message);
+    if (!decision.ok) throw new Error(english(decision.refusal.message));
     return applyChanges(now, decision.changes);
   }, plain);
 }
@@ -83,7 +84,7 @@ describe('the highlight on a figure', () => {
 
   it('looks at the average of what does not add up', () => {
     const decision = decide(plain, { kind: 'line.set', line: idOf('Share'), settings: { unit: 'percent' } });
-    if (!decision.ok) throw new Error(decision.refusal.message);
+    if (!decision.ok) throw new Error(english(decision.refusal.message));
     const model = new Model(applyChanges(plain, decision.changes));
     const row = { id: 'h', of: idOf('Share'), span: 'year', when: 'above', low: null, high: 1, tone: 'alarm', word: 'x' } as const; // prettier-ignore
     expect(watchedFigure(model, row, stretchOfYear(model.calendar, 2026))).toBeCloseTo(0.25, 10);

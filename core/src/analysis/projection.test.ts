@@ -1,3 +1,4 @@
+import { english } from '../testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { calculate } from '../engine/results.ts';
@@ -15,7 +16,7 @@ const idOf = (document: Document, name: string) => namesOf(document).find(name)!
 function after(document: Document, ...commands: Command[]): Document {
   return commands.reduce((now, command) => {
     const decision = decide(now, command);
-    if (!decision.ok) throw new Error(decision.refusal.message);
+    if (!decision.ok) throw new Error(english(decision.refusal.message));
     return applyChanges(now, decision.changes);
   }, document);
 }
@@ -135,10 +136,12 @@ describe('a projection', () => {
       }); // prettier-ignore
       return decision.ok ? null : decision.refusal.message;
     };
-    expect(refusal(18)).toBe('A plan can only be extended from the end of a year. First let it end in December 2027.');
-    expect(refusal(12)).toBeNull();
-    expect(refusal(588, 2)).toBe('A plan has at most 600 months; this would make 612.');
-    expect(refusal(12, 31)).toBe('A plan can be extended by 1 to 30 years.');
+    expect(english(refusal(18))).toBe(
+      'A plan can only be extended from the end of a year. First let it end in December 2027.',
+    );
+    expect(english(refusal(12))).toBeNull();
+    expect(english(refusal(588, 2))).toBe('A plan can have up to 600 months; this would make 612.');
+    expect(english(refusal(12, 31))).toBe('A plan can be extended by 1 to 30 years.');
   });
 
   it('keeps balances and computed rules; only typed figures grow', () => {

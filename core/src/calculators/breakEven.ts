@@ -5,7 +5,7 @@ import { breakEven } from '../finance/breakEven.ts';
 import { inputId } from '../plan/document/calculators.ts';
 import type { BreakEvenRow } from '../plan/schema/tables.ts';
 import { NoAnswer, attempt, isNoFigure, type Given, type NoFigure, type OutputFigures } from './given.ts';
-import { messages } from '../messages/calculators.ts';
+import { messageFor, type Message, type Text } from '../message.ts';
 
 /** The terms of a break-even in units in one period, with what they come to. */
 export interface UnitsAnswer {
@@ -24,8 +24,8 @@ export function answerUnits(row: BreakEvenRow, given: Given, period: number): Un
   const input = (column: string) => given.at(inputId(row.id, column), period);
   const needed = (column: string, words: string, are = 'is') => {
     const value = input(column);
-    if (value === null) throw new NoAnswer(messages.theEmptySoTheUnits(words, are));
-    if (value < 0) throw new NoAnswer(messages.theBelowZeroGiveWhat(words, are), column);
+    if (value === null) throw new NoAnswer(messageFor('calculator.theEmptySoTheUnits', { words, are }));
+    if (value < 0) throw new NoAnswer(messageFor('calculator.theBelowZeroGiveWhat', { words, are }), column);
     return value;
   };
   const fixedCosts = needed('fixedCosts', 'fixed costs', 'are');
@@ -45,7 +45,7 @@ export function answerUnits(row: BreakEvenRow, given: Given, period: number): Un
 }
 
 /** Why there is no number of units at which nothing is lost. */
-export const NO_CROSSING = messages.neverAUnitCostsAs;
+export const NO_CROSSING = messageFor('calculator.neverAUnitCostsAs');
 
 /** What a unit costs in a stretch of months: all costs by all units; `null` where there are none. */
 export function unitCosts(row: BreakEvenRow, given: Given, calendar: Calendar, span: Span): (number | null)[] {
@@ -101,21 +101,21 @@ export interface PaybackAnswer {
   /** The first month in which the cumulative net, once below zero, is not negative any more. */
   readonly reached: { readonly month: Month; readonly months: number } | null;
   /** Why it never does. */
-  readonly never: string | null;
+  readonly never: Message | null;
   /** The month in which it falls below zero again after that. */
   readonly again: Month | null;
 }
 
 /** Answers when a flow has paid itself back. Throws `NoAnswer` or `MissingInput`. */
 export function answerPayback(row: BreakEvenRow, given: Given, calendar: Calendar): PaybackAnswer {
-  const whenEmpty = messages.whatComesInLessWhat;
+  const whenEmpty = messageFor('calculator.whatComesInLessWhat');
   const cumulative = addedUp(inputId(row.id, 'flow'), whenEmpty, given, calendar);
   const lowest = cumulative.findIndex((value) => order(value, 0) < 0);
   if (lowest < 0)
     return {
       cumulative,
       reached: null,
-      never: messages.thereIsNothingToPay,
+      never: messageFor('calculator.thereIsNothingToPay'),
       again: null,
     };
   const back = cumulative.findIndex((value, at) => at > lowest && order(value, 0) >= 0);
@@ -123,7 +123,7 @@ export function answerPayback(row: BreakEvenRow, given: Given, calendar: Calenda
     return {
       cumulative,
       reached: null,
-      never: messages.neverWithinThePlanAt,
+      never: messageFor('calculator.neverWithinThePlanAt'),
       again: null,
     };
   const again = cumulative.findIndex((value, at) => at > back && order(value, 0) < 0);
@@ -145,35 +145,35 @@ export interface BetweenAnswer {
     readonly months: number;
     readonly cheaperBefore: 'first' | 'second';
   } | null;
-  readonly never: string | null;
+  readonly never: Message | null;
 }
 
 /** What the two alternatives are called: by their names, else the first and the second. */
-export function alternativesOf({ firstName, secondName }: BreakEvenRow): readonly [string, string] {
-  return [firstName || messages.theFirst, secondName || messages.theSecond];
+export function alternativesOf({ firstName, secondName }: BreakEvenRow): readonly [Text, Text] {
+  return [firstName || messageFor('calculator.theFirst'), secondName || messageFor('calculator.theSecond')];
 }
 
 /** Answers when two alternatives have cost the same. Throws `NoAnswer` or `MissingInput`. */
 export function answerBetween(row: BreakEvenRow, given: Given, calendar: Calendar): BetweenAnswer {
   const [one, other] = alternativesOf(row);
-  const costs = (column: string, name: string) =>
-    addedUp(inputId(row.id, column), messages.whatCostsIsEmptySo(name), given, calendar);
+  const costs = (column: string, name: Text) =>
+    addedUp(inputId(row.id, column), messageFor('calculator.whatCostsIsEmptySo', { name }), given, calendar);
   const first = costs('firstCosts', one);
   const second = costs('secondCosts', other);
   const signs = first.map((value, at) => order(value, second[at]!));
   const apart = signs.findIndex((sign) => sign !== 0);
-  if (apart < 0) return { first, second, crossing: null, never: messages.bothCostTheSameIn };
+  if (apart < 0) return { first, second, crossing: null, never: messageFor('calculator.bothCostTheSameIn') };
   const before = signs[apart]!;
   const meets = signs.findIndex((sign, at) => at > apart && sign !== before);
   if (meets < 0) {
-    const never = messages.neverWithinThePlanHas(before > 0 ? one : other);
+    const never = messageFor('calculator.neverWithinThePlanHas', { one: before > 0 ? one : other });
     return { first, second, crossing: null, never };
   }
   const cheaperBefore = before > 0 ? 'second' : 'first';
   return { first, second, crossing: { month: calendar.months[meets]!, months: meets + 1, cheaperBefore }, never: null };
 }
 
-function addedUp(id: string, whenEmpty: string, given: Given, calendar: Calendar): number[] {
+function addedUp(id: string, whenEmpty: Message, given: Given, calendar: Calendar): number[] {
   const figures = calendar.months.map((_, period) => given.at(id, period));
   if (figures.every((figure) => figure === null)) throw new NoAnswer(whenEmpty);
   let sum = 0;

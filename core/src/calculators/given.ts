@@ -1,5 +1,5 @@
 import { LONGEST_TERM } from '../finance/loan.ts';
-import { messages } from '../messages/calculators.ts';
+import { messageFor, MessageError, MessageRangeError, type Message } from '../message.ts';
 /** The figures a calculator is given, by input. */
 export interface Given {
   /** The figure of an input in a period, by its id among the figures; `null` when it is empty. Throws `MissingInput`. */
@@ -8,31 +8,31 @@ export interface Given {
   readonly minorUnit: number;
 }
 
-/** Thrown when a calculator has no answer: a sentence that says why, and the input that is to blame, if it is one. */
-export class NoAnswer extends Error {
+/** Thrown when a calculator has no answer: a message that says why, and the input that is to blame, if it is one. */
+export class NoAnswer extends MessageError {
   readonly column: string | null;
 
-  constructor(message: string, column: string | null = null) {
-    super(message);
+  constructor(text: Message, column: string | null = null) {
+    super(text);
     this.name = 'NoAnswer';
     this.column = column;
   }
 }
 
 /** Thrown when an input itself has no figure, for a reason of its own: the code of that problem. */
-export class MissingInput extends Error {
+export class MissingInput extends MessageError {
   readonly code: number;
 
   constructor(code: number) {
-    super(messages.anInputHasNoFigure);
+    super(messageFor('calculator.anInputHasNoFigure'));
     this.name = 'MissingInput';
     this.code = code;
   }
 }
 
-/** That there is no figure: a sentence that says why, or the code of an input's own problem. */
+/** That there is no figure: a message that says why, or the code of an input's own problem. */
 export interface NoFigure {
-  readonly why: string | number;
+  readonly why: Message | number;
   /** The input that is to blame: its column, or the id of the extra payment or entry it is the amount of. */
   readonly column?: string;
 }
@@ -50,20 +50,21 @@ export function attempt<T>(compute: () => T): T | NoFigure {
     return compute();
   } catch (error) {
     if (error instanceof NoAnswer)
-      return error.column === null ? { why: error.message } : { why: error.message, column: error.column };
+      return error.column === null ? { why: error.text } : { why: error.text, column: error.column };
     if (error instanceof MissingInput) return { why: error.code };
     throw error;
   }
 }
 
 /** The duration an input gives, in whole months. Throws `NoAnswer` for what is none; `words` say what it is called. */
-export function wholeMonths(value: number, inYears: boolean, words: string, column: string): number {
+export function wholeMonths(value: number, inYears: boolean, words: Message, column: string): number {
   const months = inYears ? value * 12 : value;
   const whole = Math.round(months);
   if (Math.abs(months - whole) > 1e-6)
-    throw new NoAnswer(messages.isAWholeNumberOf(words, Number(months.toFixed(2))), column);
-  if (whole < 1) throw new NoAnswer(messages.isAtLeastOneMonth(words), column);
-  if (whole > LONGEST_TERM) throw new NoAnswer(messages.isAtMostMonthsA(words, LONGEST_TERM), column);
+    throw new NoAnswer(messageFor('calculator.isAWholeNumberOf', { words, months: Number(months.toFixed(2)) }), column);
+  if (whole < 1) throw new NoAnswer(messageFor('calculator.isAtLeastOneMonth', { words }), column);
+  if (whole > LONGEST_TERM)
+    throw new NoAnswer(messageFor('calculator.isAtMostMonthsA', { words, longest: LONGEST_TERM }), column);
   return whole;
 }
 
@@ -72,7 +73,7 @@ export function answering<T>(compute: () => T, column: string | null = null): T 
   try {
     return compute();
   } catch (error) {
-    if (error instanceof RangeError) throw new NoAnswer(error.message, column);
+    if (error instanceof MessageRangeError) throw new NoAnswer(error.text, column);
     throw error;
   }
 }

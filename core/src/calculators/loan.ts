@@ -6,7 +6,7 @@ import { inputId } from '../plan/document/calculators.ts';
 import type { LoanExtraRow, LoanRow, LoanUnknown } from '../plan/schema/tables.ts';
 import { overPlan } from './schedule.ts';
 import { NoAnswer, answering, wholeMonths, type Given, type OutputFigures } from './given.ts';
-import { messages } from '../messages/calculators.ts';
+import { messageFor, type Text } from '../message.ts';
 
 /** A month of a loan. */
 export interface LoanMonth extends Omit<LoanScheduleRow, 'month'> {
@@ -34,11 +34,11 @@ export interface LoanAnswer {
   readonly yearlyCost: number | null;
 }
 
-const WORDS: Readonly<Record<LoanUnknown, string>> = {
+const WORDS: Readonly<Record<LoanUnknown, Text>> = {
   amount: 'amount',
-  rate: messages.yearlyRate,
+  rate: messageFor('calculator.yearlyRate'),
   months: 'term',
-  payment: messages.monthlyPayment,
+  payment: messageFor('calculator.monthlyPayment'),
 };
 
 /** Answers a loan from its inputs as they are in its first month, and its rate in all of them. Throws `NoAnswer` or `MissingInput`. */
@@ -54,23 +54,28 @@ export function answerLoan(
     if (column === loan.unknown) return undefined;
     const value = input(column);
     if (value !== null) return value;
-    throw new NoAnswer(messages.theIsEmptySoThe(WORDS[column], WORDS[loan.unknown]));
+    throw new NoAnswer(
+      messageFor('calculator.theIsEmptySoThe', { empty: WORDS[column], unknown: WORDS[loan.unknown] }),
+    );
   };
   const amount = term('amount');
-  if (amount !== undefined && !(amount > 0)) throw new NoAnswer(messages.aLoanNeedsAnAmount, 'amount');
+  if (amount !== undefined && !(amount > 0)) throw new NoAnswer(messageFor('calculator.aLoanNeedsAnAmount'), 'amount');
   const rate = term('rate');
-  if (rate !== undefined && !(rate > -1)) throw new NoAnswer(messages.aRateOfMinus100, 'rate');
+  if (rate !== undefined && !(rate > -1)) throw new NoAnswer(messageFor('calculator.aRateOfMinus100'), 'rate');
   const duration = term('months');
   const months =
-    duration === undefined ? undefined : wholeMonths(duration, loan.termIn === 'years', messages.theDuration, 'months');
+    duration === undefined
+      ? undefined
+      : wholeMonths(duration, loan.termIn === 'years', messageFor('calculator.theDuration'), 'months');
   const payment = term('payment');
-  if (payment !== undefined && !(payment > 0)) throw new NoAnswer(messages.theMonthlyPaymentHasTo, 'payment');
+  if (payment !== undefined && !(payment > 0))
+    throw new NoAnswer(messageFor('calculator.theMonthlyPaymentHasTo'), 'payment');
   const balloon = input('balloon') ?? 0;
   if (balloon < 0 || (amount !== undefined && balloon > amount))
-    throw new NoAnswer(messages.theBalloonLiesBetweenNothing, 'balloon');
+    throw new NoAnswer(messageFor('calculator.theBalloonLiesBetweenNothing'), 'balloon');
   const interestOnly = input('interestOnly') ?? 0;
   const fee = input('fee') ?? 0;
-  if (fee < 0) throw new NoAnswer(messages.aFeeIsNotBelow, 'fee');
+  if (fee < 0) throw new NoAnswer(messageFor('calculator.aFeeIsNotBelow'), 'fee');
 
   const { conversion, due, unknown } = loan;
   const known: KnownLoan = {
@@ -85,10 +90,11 @@ export function answerLoan(
   };
   const toBlame = unknown === 'months' ? 'payment' : interestOnly !== 0 ? 'interestOnly' : null;
   const solved = answering(() => solveLoan(known), toBlame);
-  if (unknown === 'rate' && solved.yearlyRate < -0.001) throw new NoAnswer(messages.thePaymentsDoNotRepay, 'payment');
+  if (unknown === 'rate' && solved.yearlyRate < -0.001)
+    throw new NoAnswer(messageFor('calculator.thePaymentsDoNotRepay'), 'payment');
   // A last month for a rest below a cent would be none.
   const whole = unknown === 'months' ? Math.max(1, Math.ceil(solved.months - 1e-6)) : solved.months;
-  if (unknown === 'months') wholeMonths(whole, false, messages.theDuration, 'payment');
+  if (unknown === 'months') wholeMonths(whole, false, messageFor('calculator.theDuration'), 'payment');
   const { minorUnit } = given;
   const round = rounder(minorUnit);
   const principal = unknown === 'amount' ? round(solved.principal) : solved.principal;
@@ -137,8 +143,8 @@ function rateOver(loan: LoanRow, given: Given, calendar: Calendar): (month: numb
   const id = inputId(loan.id, 'rate');
   return (month) => {
     const rate = given.at(id, nearestPeriod(calendar, addMonths(loan.first, month - 1)));
-    if (rate === null) throw new NoAnswer(messages.theRateIsEmptyInSome, 'rate');
-    if (!(rate > -1)) throw new NoAnswer(messages.aRateOfMinus100, 'rate');
+    if (rate === null) throw new NoAnswer(messageFor('calculator.theRateIsEmptyInSome'), 'rate');
+    if (!(rate > -1)) throw new NoAnswer(messageFor('calculator.aRateOfMinus100'), 'rate');
     return rate;
   };
 }
@@ -152,7 +158,7 @@ function extraPayments(
 ): (month: number) => number {
   const payments = extras.map((extra) => {
     const amount = given.at(inputId(extra.id, 'amount'), nearestPeriod(calendar, extra.from)) ?? 0;
-    if (amount < 0) throw new NoAnswer(messages.anExtraPaymentIsNot, extra.id);
+    if (amount < 0) throw new NoAnswer(messageFor('calculator.anExtraPaymentIsNot'), extra.id);
     const first = monthsBetween(loan.first, extra.from) + 1;
     const last = extra.until === null ? Infinity : monthsBetween(loan.first, extra.until) + 1;
     const stride = extra.every === 'monthly' ? 1 : extra.every === 'yearly' ? 12 : Infinity;

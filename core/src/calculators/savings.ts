@@ -9,7 +9,7 @@ import { inputId } from '../plan/document/calculators.ts';
 import type { SavingsMoveRow, SavingsFundRow, SavingsUnknown } from '../plan/schema/tables.ts';
 import { overPlan } from './schedule.ts';
 import { NoAnswer, wholeMonths, type Given, type OutputFigures } from './given.ts';
-import { messages } from '../messages/calculators.ts';
+import { messageFor, type Text } from '../message.ts';
 
 /** A month of a fund; `today` is its closing balance in the money of the plan's first month. */
 export interface SavingsMonth extends Omit<SavingsCourseRow, 'month'> {
@@ -47,11 +47,11 @@ export interface SavingsWithdrawal {
   readonly isGrowing: boolean;
 }
 
-const WORDS: Readonly<Record<SavingsUnknown, string>> = {
+const WORDS: Readonly<Record<SavingsUnknown, Text>> = {
   goal: 'final balance',
-  deposit: messages.monthlyDeposit,
+  deposit: messageFor('calculator.monthlyDeposit'),
   months: 'term',
-  rate: messages.yearlyRate,
+  rate: messageFor('calculator.yearlyRate'),
 };
 
 /**
@@ -73,15 +73,17 @@ export function answerSavings(
   const needed = (column: SavingsUnknown, month = 1): number => {
     const value = input(column, month);
     if (value !== null) return value;
-    throw new NoAnswer(messages.theIsEmptySoTheDoes(column, WORDS[column], WORDS[unknown]));
+    throw new NoAnswer(
+      messageFor('calculator.theIsEmptySoTheDoes', { column, empty: WORDS[column], unknown: WORDS[unknown] }),
+    );
   };
   const opening = input('opening') ?? 0;
-  if (opening < 0) throw new NoAnswer(messages.aFundDoesNotBegin, 'opening');
+  if (opening < 0) throw new NoAnswer(messageFor('calculator.aFundDoesNotBegin'), 'opening');
   const growth = input('growth') ?? 0;
-  if (!(growth > -1)) throw new NoAnswer(messages.aDepositCannotShrinkBy, 'growth');
+  if (!(growth > -1)) throw new NoAnswer(messageFor('calculator.aDepositCannotShrinkBy'), 'growth');
   const rate = (month: number) => {
     const value = unknown === 'rate' ? 0 : needed('rate', month);
-    if (!(value > -1)) throw new NoAnswer(messages.aRateOfMinus100Or, 'rate');
+    if (!(value > -1)) throw new NoAnswer(messageFor('calculator.aRateOfMinus100Or'), 'rate');
     return value;
   };
   const { single, taken, paused } = readMoves(fund, moves, given, calendar);
@@ -109,14 +111,16 @@ export function answerSavings(
     // A deposit may come from a line that is empty in some month: nothing is put in then.
     const value = input('deposit', month);
     if (value === null && month === 1) return needed('deposit');
-    if (value !== null && value < 0) throw new NoAnswer(messages.aDepositIsNotBelow, 'deposit');
+    if (value !== null && value < 0) throw new NoAnswer(messageFor('calculator.aDepositIsNotBelow'), 'deposit');
     return value ?? 0;
   };
   const open = unknown === 'goal' && input('months') === null;
-  if (open && offset >= calendar.count) throw new NoAnswer(messages.theFirstDepositLiesAfter);
+  if (open && offset >= calendar.count) throw new NoAnswer(messageFor('calculator.theFirstDepositLiesAfter'));
   const duration = unknown === 'months' ? 0 : open ? calendar.count - offset : needed('months');
   const known =
-    unknown === 'months' ? 0 : wholeMonths(duration, !open && fund.termIn === 'years', messages.theDuration, 'months');
+    unknown === 'months'
+      ? 0
+      : wholeMonths(duration, !open && fund.termIn === 'years', messageFor('calculator.theDuration'), 'months');
 
   let months = known;
   let regular = typed;
@@ -125,7 +129,7 @@ export function answerSavings(
     const goal = needed('goal');
     const without = finalOf(course(months, () => 0, rate, false));
     const each = finalOf(course(months, () => 1, rate, false)) - without;
-    if (!(each > 0)) throw new NoAnswer(messages.noMonthIsLeftTo);
+    if (!(each > 0)) throw new NoAnswer(messageFor('calculator.noMonthIsLeftTo'));
     const reaches = (deposit: number) => order(finalOf(course(months, () => deposit)), goal) >= 0;
     const deposit = leastThat(reaches, Math.max(0, round((goal - without) / each)), minorUnit);
     regular = () => deposit;
@@ -134,7 +138,7 @@ export function answerSavings(
   } else if (unknown === 'rate') {
     const goal = needed('goal');
     const root = findRoot((r) => finalOf(course(months, typed, () => r, false)) - goal, 0.04, -0.99, 10);
-    if (Number.isNaN(root)) throw new NoAnswer(messages.noRateLetsTheseDeposits, 'goal');
+    if (Number.isNaN(root)) throw new NoAnswer(messageFor('calculator.noRateLetsTheseDeposits'), 'goal');
     yearly = () => root;
   }
 
@@ -210,7 +214,7 @@ function readMoves(fund: SavingsFundRow, moves: readonly SavingsMoveRow[], given
       continue;
     }
     const amount = given.at(inputId(move.id, 'amount'), nearestPeriod(calendar, move.from)) ?? 0;
-    if (amount < 0) throw new NoAnswer(messages.aSingleDepositOrWithdrawal, move.id);
+    if (amount < 0) throw new NoAnswer(messageFor('calculator.aSingleDepositOrWithdrawal'), move.id);
     const into = move.kind === 'deposit' ? deposits : withdrawals;
     into.set(month, (into.get(month) ?? 0) + amount);
   }
@@ -223,12 +227,14 @@ function readMoves(fund: SavingsFundRow, moves: readonly SavingsMoveRow[], given
 
 /** After how many months a course reaches a goal. Throws `NoAnswer` when it never does. */
 function monthsUntil(goal: number, course: SavingsCourse, rate: (month: number) => number): number {
-  if (goal <= course.opening) throw new NoAnswer(messages.theOpeningBalanceHasReached, 'goal');
+  if (goal <= course.opening) throw new NoAnswer(messageFor('calculator.theOpeningBalanceHasReached'), 'goal');
   const rows = courseOfSavings(course);
   const reached = rows.find((row) => row.closing >= goal);
   if (reached) return reached.month;
   const grows = rate(1) > 0 || rows.some((row) => row.deposit > 0);
-  throw new NoAnswer(grows ? messages.theGoalIsNotReached : messages.withoutADepositAndWithout);
+  throw new NoAnswer(
+    grows ? messageFor('calculator.theGoalIsNotReached') : messageFor('calculator.withoutADepositAndWithout'),
+  );
 }
 
 /** What a fund has come to when it begins to be lived off, and what is known of the months after that. */
@@ -267,17 +273,17 @@ function withdrawals(
     }).map((row) => ({ ...row, month: months + row.month }));
   if (fund.withdrawals === 'howMuch') {
     const wanted = input('withdrawalMonths');
-    if (wanted === null) throw new NoAnswer(messages.forHowManyMonthsIs);
-    const count = wholeMonths(wanted, false, messages.theWithdrawal, 'withdrawalMonths');
-    if (!(saved > 0)) throw new NoAnswer(messages.thereIsNothingInThe);
+    if (wanted === null) throw new NoAnswer(messageFor('calculator.forHowManyMonthsIs'));
+    const count = wholeMonths(wanted, false, messageFor('calculator.theWithdrawal'), 'withdrawalMonths');
+    if (!(saved > 0)) throw new NoAnswer(messageFor('calculator.thereIsNothingInThe'));
     const ratePerPeriod = monthlyRate(yearly(start), conversion);
     const amount = rounder(minorUnit)(payment({ principal: saved, ratePerPeriod, periods: count, due }));
     // The last month takes what is left, so that the fund ends at exactly nothing.
     return { amount, months: count, isGrowing: false, rows: course(amount, count, true) };
   }
   const amount = input('withdrawal');
-  if (amount === null) throw new NoAnswer(messages.howMuchIsToBe);
-  if (!(amount > 0)) throw new NoAnswer(messages.aMonthlyWithdrawalHasTo, 'withdrawal');
+  if (amount === null) throw new NoAnswer(messageFor('calculator.howMuchIsToBe'));
+  if (!(amount > 0)) throw new NoAnswer(messageFor('calculator.aMonthlyWithdrawalHasTo'), 'withdrawal');
   const rows = course(amount, LONGEST_TERM, false);
   const empty = rows.findIndex((row) => row.closing <= 0);
   if (empty >= 0) return { amount, months: empty + 1, isGrowing: false, rows: rows.slice(0, empty + 1) };

@@ -4,7 +4,7 @@ import { bandsRefusal, rateOnOneMore, scheduleRefusal, taxOn, type TaxSchedule, 
 import { inputId, type BandSet } from '../plan/document/calculators.ts';
 import type { TaxScheduleRow } from '../plan/schema/tables.ts';
 import { NoAnswer, isNoFigure, type Given, type NoFigure, type OutputFigures } from './given.ts';
-import { messages } from '../messages/calculators.ts';
+import { messageFor, type Message } from '../message.ts';
 
 /** What is reckoned in one period: the schedule as it holds then, with the tax on its own income. */
 export interface TaxAnswer {
@@ -27,17 +27,20 @@ export function answerTax(
 ): TaxAnswer {
   const year = yearOf(calendar.months[period]!, row.yearBegins);
   const set = setOfYear(sets, year);
-  if (!set) throw new NoAnswer(messages.itHasNoBandsThat(sets.length, yearInWords(year, row.yearBegins)));
+  if (!set)
+    throw new NoAnswer(
+      messageFor('calculator.itHasNoBandsThat', { setCount: sets.length, year: yearInWords(year, row.yearBegins) }),
+    );
   const input = (column: string) => given.at(inputId(row.id, column), period);
-  const part = (band: string, column: 'from' | 'rate', words: string): number => {
+  const part = (band: string, column: 'from' | 'rate', words: Message): number => {
     const value = given.at(inputId(band, column), period);
     if (value === null) throw new NoAnswer(words, `${band}:${column}`);
     return value;
   };
   const schedule = {
     bands: set.bands.map(({ id }, index) => ({
-      from: part(id, 'from', messages.nothingSaysWhereBandBegins(index + 1)),
-      rate: part(id, 'rate', messages.bandHasNoRate(index + 1)),
+      from: part(id, 'from', messageFor('calculator.nothingSaysWhereBandBegins', { index: index + 1 })),
+      rate: part(id, 'rate', messageFor('calculator.bandHasNoRate', { index: index + 1 })),
     })),
     allowance: input('allowance') ?? 0,
     rebateLimit: input('rebateLimit') ?? 0,

@@ -1,3 +1,4 @@
+import { english } from '../testing/english.ts';
 import { describe, expect, it } from 'vitest';
 import { sketch } from '../testing/plans.ts';
 import { Model } from './model.ts';
@@ -28,8 +29,8 @@ const idOf = (name: string) =>
 describe('a reckoning', () => {
   it('says what was typed, and from when to when', () => {
     expect(of('Pay', 0)).toMatchObject({ source: 'amount', words: 'Typed: €2,000.00 until June 2026.', value: 2000 });
-    expect(of('Pay', 8).words).toBe('Typed: €2,100.00 from July 2026 on.');
-    expect(of('Rent', 0).words).toBe('Typed: €800.00 in every month.');
+    expect(english(of('Pay', 8).words)).toBe('Typed: €2,100.00 from July 2026 on.');
+    expect(english(of('Rent', 0).words)).toBe('Typed: €800.00 in every month.');
   });
 
   it('says that a month is an exception, and what the rule would give', () => {
@@ -38,7 +39,7 @@ describe('a reckoning', () => {
       words: 'Typed for May 2026 only, as an exception. The rule would give €800.00.',
     });
     expect(of('Food', 5)).toMatchObject({ source: 'exception', formula: 'Pay × 5%', value: 100 });
-    expect(of('Food', 5).words).toContain('The rule would give €204.80.');
+    expect(english(of('Food', 5).words)).toContain('The rule would give €204.80.');
   });
 
   it('shows a rule with its names, worked with their values', () => {
@@ -71,13 +72,15 @@ describe('a reckoning', () => {
   });
 
   it('says why there is no figure, where it arose and where it arrived', () => {
-    expect(of('Bad', 0).problem).toBe('Gap is empty in January 2026, so Bad has no figure.');
-    expect(of('@net', 0).problem).toBe('Gap is empty in January 2026, so Bad has no figure.');
+    expect(english(of('Bad', 0).problem)).toBe('Gap is empty in January 2026, so Bad has no figure.');
+    expect(english(of('@net', 0).problem)).toBe('Gap is empty in January 2026, so Bad has no figure.');
     expect(of('Gap', 0)).toMatchObject({ value: null, problem: null });
   });
 
   it('tells an assumption with its dated values', () => {
-    expect(of('Inflation', 0).words).toBe('An assumption: 2.4\u00a0% a year, 2.1\u00a0% a year from July 2026 on.');
+    expect(english(of('Inflation', 0).words)).toBe(
+      'An assumption: 2.4\u00a0% a year, 2.1\u00a0% a year from July 2026 on.',
+    );
   });
 
   it('refuses what does not exist', () => {

@@ -1,5 +1,5 @@
 import { nearestPeriod, periodOf } from '../calendar/calendar.ts';
-import { monthInWords, type Month } from '../calendar/month.ts';
+import { type Month } from '../calendar/month.ts';
 import { notationOf } from '../figure/notation.ts';
 import type { Unit } from '../figure/unit.ts';
 import { writeFigure, writeWithUnit } from '../figure/write.ts';
@@ -21,7 +21,7 @@ import { styleOf, unitOf } from '../plan/document/formulas.ts';
 import { figureOfFormula, readStoredOrNull } from '../plan/document/storedFormulas.ts';
 import { nameInList } from '../plan/document/listNames.ts';
 import { cellOf } from '../plan/document/lists.ts';
-import { nameOf } from '../plan/document/naming.ts';
+import { labelOf } from '../plan/document/naming.ts';
 import { rowsWhere } from '../plan/document/rowTable.ts';
 import { CUMULATIVE_NET, LEFT_OVER, NET, totalWithId } from '../plan/schema/totals.ts';
 import type { ListColumnRow, ListRow, RuleStepRow } from '../plan/schema/tables.ts';
@@ -32,7 +32,7 @@ import { effectiveSteps } from './node.ts';
 import { BLANK } from '../formula/expression/evaluation.ts';
 import { problemSentence } from './problems.ts';
 import { looksAlongMonths } from './alongMonths.ts';
-import { messages } from '../messages/engine.ts';
+import { messageFor, type Message, type Text, listOf } from '../message.ts';
 
 /** Where a figure comes from. */
 export type Source = 'exception' | 'amount' | 'formula' | 'sum' | 'assumption' | 'calculator' | 'list' | 'nothing';
@@ -41,8 +41,8 @@ export type Source = 'exception' | 'amount' | 'formula' | 'sum' | 'assumption' |
 export interface ExplanationPart {
   /** The line, group, assumption or total it is, for following it further. */
   readonly id: string;
-  /** Its name, or the part of the rule that looks along the months: `running(Net)`. */
-  readonly label: string;
+  /** What it is called, or the part of the rule that looks along the months: `running(Net)`. */
+  readonly label: Text;
   readonly unit: Unit;
   readonly value: number | null;
   /** The period it was taken from, or `null` when it spans several. */
@@ -54,14 +54,14 @@ export interface ExplanationPart {
 /** How one figure came about. */
 export interface Explanation {
   readonly id: string;
-  readonly name: string;
+  readonly name: Text;
   readonly unit: Unit;
   readonly period: number;
   readonly month: Month;
   readonly value: number | null;
   readonly source: Source;
   /** The rule in words. */
-  readonly words: string;
+  readonly words: Text;
   /** For a formula: as people write it, and with values in place of names. */
   readonly formula: string | null;
   /** The same formula as a tree, so that each part of it can be asked for its value. */
@@ -69,7 +69,7 @@ export interface Explanation {
   readonly worked: string | null;
   readonly parts: readonly ExplanationPart[];
   /** Why there is no figure. */
-  readonly problem: string | null;
+  readonly problem: Text | null;
 }
 
 /** Explains the figure of a line, group, total, assumption, output or input in one period. Throws a `RangeError` for an unknown id. */
@@ -82,7 +82,7 @@ export function explainFigure(model: PlanModel, id: string, period: number): Exp
   const value = series.valueAt(period);
   return {
     id,
-    name: nameOf(document, id) ?? id,
+    name: labelOf(document, id) ?? id,
     unit: unitOf(document, id),
     period,
     month,
@@ -111,45 +111,57 @@ function explain(model: PlanModel, id: string, period: number): ExplanationText 
 }
 
 function explainLine(model: PlanModel, id: string, period: number): ExplanationText {
-  const plan = planOf(model.document);
   const step = effectiveSteps(model.stepsOf(id), model.calendar).find(({ from, to }) => from <= period && period < to);
   const rule = step?.row;
   const exception = model.exceptionsOf(id).find((row) => periodOf(model.calendar, row.month) === period);
   if (exception) {
-    const month = monthInWords(exception.month, plan.locale);
+    const month = { month: exception.month };
     const ruled = ruleFigure(model, id, rule, period);
     const otherwise =
-      ruled === null ? messages.theRuleWouldLeaveIt : messages.theRuleWouldGive(money(model, id, ruled));
+      ruled === null
+        ? messageFor('explanation.theRuleWouldLeaveIt')
+        : messageFor('explanation.theRuleWouldGive', { money: money(model, id, ruled) });
     if (exception.formula === null) {
-      const typed = exception.amount === null ? messages.leftEmpty : messages.typedWord;
-      return { source: 'exception', words: messages.forAloneAsAnException(typed, month, otherwise) };
+      const typed =
+        exception.amount === null ? messageFor('explanation.leftEmpty') : messageFor('explanation.typedWord');
+      return {
+        source: 'exception',
+        words: messageFor('explanation.forAloneAsAnException', { typed, month, otherwise }),
+      };
     }
     return {
       ...explainFormula(alongMonths(model), id, period, exception),
       source: 'exception',
-      words: messages.aRuleForAlone(month, otherwise),
+      words: messageFor('explanation.aRuleForAlone', { month, otherwise }),
     };
   }
-  if (!step || !rule) return { source: 'nothing', words: messages.nothingHasBeenEnteredFor };
+  if (!step || !rule) return { source: 'nothing', words: messageFor('explanation.nothingHasBeenEnteredFor') };
   const since = stretchInWords(model, step.from, step.to);
   if (rule.formula !== null)
-    return { ...explainFormula(alongMonths(model), id, period, rule), words: messages.computedByThisRule(since) };
+    return {
+      ...explainFormula(alongMonths(model), id, period, rule),
+      words: messageFor('explanation.computedByThisRule', { since }),
+    };
   return rule.amount === null
-    ? { source: 'nothing', words: messages.leftEmptySince(since) }
-    : { source: 'amount', words: messages.typedSince(money(model, id, rule.amount), since) };
+    ? { source: 'nothing', words: messageFor('explanation.leftEmptySince', { since }) }
+    : {
+        source: 'amount',
+        words: messageFor('explanation.typedSince', { money: money(model, id, rule.amount), since }),
+      };
 }
 
 /** How long a step of a rule holds: "in every month", "until June 2026", "from May 2027 on". */
-function stretchInWords({ calendar, document }: PlanModel, from: number, to: number): string {
-  const { locale } = planOf(document);
-  const first = monthInWords(calendar.months[from]!, locale);
-  const last = monthInWords(calendar.months[to - 1]!, locale);
-  if (to === calendar.count) return messages.fromOn(from, first);
-  if (from === 0) return messages.untilMonth(last);
-  return from === to - 1 ? messages.inMonth(first) : messages.fromTo(first, last);
+function stretchInWords({ calendar }: PlanModel, from: number, to: number): Message {
+  const first = { month: calendar.months[from]! };
+  const last = { month: calendar.months[to - 1]! };
+  if (to === calendar.count) return messageFor('explanation.fromOn', { from, first });
+  if (from === 0) return messageFor('explanation.untilMonth', { last });
+  return from === to - 1
+    ? messageFor('explanation.inMonth', { first })
+    : messageFor('explanation.fromTo', { first, last });
 }
 
-function money(model: PlanModel, id: string, value: number): string {
+function money(model: PlanModel, id: string, value: number): Text {
   return writeWithUnit(value, unitOf(model.document, id), planOf(model.document));
 }
 
@@ -168,7 +180,7 @@ interface Figures {
   readonly document: Document;
   /** How its formulas are written. */
   readonly style: PrintStyle;
-  readonly nameOf: (id: string) => string | undefined;
+  readonly labelOf: (id: string) => Text | undefined;
   readonly valueAt: (id: string, place: number) => number;
   /** The place a name is read at from a place: itself, or the month in which a list reads the plan. */
   readonly placeOf: (id: string, place: number) => number;
@@ -180,7 +192,7 @@ function alongMonths(model: PlanModel): Figures {
   return {
     document,
     style: styleOf(document, notationOf(planOf(document).locale)),
-    nameOf: (id) => nameOf(document, id),
+    labelOf: (id) => labelOf(document, id),
     valueAt: (id, place) => model.seriesOf(id)?.valueAt(place) ?? NaN,
     placeOf: (_, place) => place,
     evaluate: (expression, node, place) => model.evaluate(expression, node, place),
@@ -196,7 +208,7 @@ function alongItems(model: PlanModel, list: ListRow): Figures {
   return {
     document,
     style: styleOf(document, notationOf(planOf(document).locale), list.id),
-    nameOf: name,
+    labelOf: name,
     valueAt: (id, place) => (isColumn(id) ? figures.seriesOf(id) : model.seriesOf(id))?.valueAt(place) ?? NaN,
     placeOf: (id, place) => (isColumn(id) ? place : period),
     evaluate: (expression, node, place) => model.evaluateInList(list.id, expression, node, place),
@@ -241,7 +253,7 @@ function collectParts(
     const place = figures.placeOf(id, period);
     return add({
       id,
-      label: figures.nameOf(id) ?? id,
+      label: figures.labelOf(id) ?? id,
       unit: unitOf(document, id),
       value: numberOrNull(figures.valueAt(id, place)),
       period: place,
@@ -261,6 +273,10 @@ function collectParts(
   for (const child of childrenOf(expression)) collectParts(figures, node, child, period, parts);
 }
 
+/** How a part without a figure stands in a formula. */
+const NOTHING = '∅';
+const NO_FIGURE = '?';
+
 /** A formula with values in place of names: `2,480.00 × (1 + 1.8 %)`. */
 function worked(figures: Figures, node: string, expression: Expression, period: number): string {
   const { document } = figures;
@@ -275,7 +291,7 @@ function worked(figures: Figures, node: string, expression: Expression, period: 
         (part.kind === 'call' && looksAlongMonths(functionOf(part).evaluation(part)));
       if (!whole) return undefined;
       const { value, code } = figures.evaluate(part, node, period);
-      if (value !== value) return code === BLANK ? messages.nothing : messages.noFigure;
+      if (value !== value) return code === BLANK ? NOTHING : NO_FIGURE;
       if (part.kind === 'word') return String(value);
       return writeFigure(value, unitOfPart(document, node, part), plan);
     },
@@ -290,11 +306,11 @@ function unitOfPart(document: Document, node: string, part: Expression): Unit {
 }
 
 /** What one part of a rule of `node` gives in a period, in words of its unit: `2,480.00`, `nothing`. */
-export function partInWords(model: PlanModel, node: string, part: Expression, period: number): string {
+export function partInWords(model: PlanModel, node: string, part: Expression, period: number): Text {
   const list = model.document.listColumns.get(node)?.list;
   const { value, code } =
     list === undefined ? model.evaluate(part, node, period) : model.evaluateInList(list, part, node, period);
-  if (value !== value) return code === BLANK ? messages.nothing : messages.noFigure;
+  if (value !== value) return code === BLANK ? messageFor('explanation.nothing') : messageFor('explanation.noFigure');
   return writeFigure(value, unitOfPart(model.document, node, part), planOf(model.document));
 }
 
@@ -321,14 +337,21 @@ function explainAssumption(model: PlanModel, id: string, period: number): Explan
   if (formula !== null)
     return {
       ...explainFormula(alongMonths(model), id, period, { formula }),
-      words: messages.anAssumptionComputedByThis,
+      words: messageFor('explanation.anAssumptionComputedByThis'),
     };
-  const { locale } = planOf(document);
   const row = document.assumptions.get(id)!;
   const steps = [...model.valueStepsOf(id)]
     .sort((a, b) => (a.from < b.from ? -1 : 1))
-    .map((step) => messages.laterValue(money(model, id, step.value), monthInWords(step.from, locale)));
-  return { source: 'assumption', words: messages.anAssumption(money(model, id, row.value), steps.join('')) };
+    .map((step) =>
+      messageFor('explanation.laterValue', { money: money(model, id, step.value), month: { month: step.from } }),
+    );
+  return {
+    source: 'assumption',
+    words: messageFor('explanation.anAssumption', {
+      money: money(model, id, row.value),
+      steps: listOf(steps, 'comma'),
+    }),
+  };
 }
 
 /** The total of a list's column is explained by its list. */
@@ -336,8 +359,12 @@ function explainTotal({ document }: PlanModel, id: string): ExplanationText {
   const list = document.lists.get(ownerOfFigure(id))!;
   const { column, day } = listOutputsOf(document, list.id).find(({ key }) => key === outputOfFigure(id))!;
   const words = day
-    ? messages.theTotalOfTheMonthsItems(column.name, list.name, day.name)
-    : messages.theTotalOfAllItems(column.name, list.name, rowsWhere(document.listItems, 'list', list.id).length);
+    ? messageFor('explanation.theTotalOfTheMonthsItems', { column: column.name, list: list.name, day: day.name })
+    : messageFor('explanation.theTotalOfAllItems', {
+        column: column.name,
+        list: list.name,
+        count: rowsWhere(document.listItems, 'list', list.id).length,
+      });
   return { source: 'list', words };
 }
 
@@ -385,34 +412,45 @@ function explainCell(
       const compared = [column.estimated, column.actual].flatMap((id) => id ?? []);
       const parts = compared.map((id, index) => ({
         id,
-        label: figures.nameOf(id) ?? id,
+        label: figures.labelOf(id) ?? id,
         unit: unitOf(document, id),
         value: numberOrNull(figures.valueAt(id, place)),
         period: place,
         subtracted: index === 1,
       }));
-      return { source: 'sum', words: messages.estimatedLessActual, parts };
+      return { source: 'sum', words: messageFor('explanation.estimatedLessActual'), parts };
     }
     case 'rule': {
       if (cell) {
         const ruled = column.formula === null ? NaN : ruledItem(figures, column, place);
         const otherwise =
-          ruled === ruled ? messages.theRuleWouldGive(money(model, column.id, ruled)) : messages.theRuleWouldLeaveIt;
+          ruled === ruled
+            ? messageFor('explanation.theRuleWouldGive', { money: money(model, column.id, ruled) })
+            : messageFor('explanation.theRuleWouldLeaveIt');
         if (cell.formula === null)
           return {
             source: 'exception',
-            words: messages.typedForThisItem(money(model, column.id, cell.figure!), otherwise),
+            words: messageFor('explanation.typedForThisItem', {
+              figure: money(model, column.id, cell.figure!),
+              otherwise,
+            }),
           };
         const explained = explainFormula(figures, column.id, place, cell);
-        return { ...explained, source: 'exception', words: messages.aRuleForThisItem(otherwise) };
+        return { ...explained, source: 'exception', words: messageFor('explanation.aRuleForThisItem', { otherwise }) };
       }
-      if (column.formula === null) return { source: 'nothing', words: messages.thisColumnHasNoRule };
-      return { ...explainFormula(figures, column.id, place, column), words: messages.computedForEveryItem };
+      if (column.formula === null) return { source: 'nothing', words: messageFor('explanation.thisColumnHasNoRule') };
+      return {
+        ...explainFormula(figures, column.id, place, column),
+        words: messageFor('explanation.computedForEveryItem'),
+      };
     }
     default:
       return cell?.figure == null
-        ? { source: 'nothing', words: messages.nothingHasBeenEnteredHere }
-        : { source: 'amount', words: messages.typedFigure(money(model, column.id, cell.figure)) };
+        ? { source: 'nothing', words: messageFor('explanation.nothingHasBeenEnteredHere') }
+        : {
+            source: 'amount',
+            words: messageFor('explanation.typedFigure', { money: money(model, column.id, cell.figure) }),
+          };
   }
 }
 
@@ -423,12 +461,12 @@ function ruledItem(figures: Figures, { id, formula }: ListColumnRow, place: numb
 }
 
 /** What a calculator gives is explained by what it was given. */
-function explainOutput(model: PlanModel, id: string, about: string, period: number): ExplanationText {
+function explainOutput(model: PlanModel, id: string, about: Text, period: number): ExplanationText {
   const { document } = model;
   const calculator = calculatorWith(document, id)!;
   const parts = inputsOf(document, calculator)
     .filter((input) => input.formula !== null)
-    .map(({ id: input, words, unit }) => ({
+    .map(({ id: input, words, unit }): ExplanationPart => ({
       id: input,
       label: words,
       unit,
@@ -437,22 +475,28 @@ function explainOutput(model: PlanModel, id: string, about: string, period: numb
       subtracted: false,
     }));
   const { word } = CALCULATORS[calculator.table];
-  const words = messages.asTheGivesItFrom(about, word, calculator.row.name);
+  const words = messageFor('explanation.asTheGivesItFrom', { about, word, name: calculator.row.name });
   return { source: 'calculator', words, parts };
 }
 
 function explainInput(model: PlanModel, id: string, formula: string | null, period: number): ExplanationText {
-  if (formula === null) return { source: 'nothing', words: messages.nothingHasBeenEnteredHere };
+  if (formula === null) return { source: 'nothing', words: messageFor('explanation.nothingHasBeenEnteredHere') };
   if (figureOfFormula(formula) !== null)
-    return { source: 'amount', words: messages.typedFigure(money(model, id, model.seriesOf(id)!.valueAt(period))) };
-  return { ...explainFormula(alongMonths(model), id, period, { formula }), words: messages.givenByThisFormula };
+    return {
+      source: 'amount',
+      words: messageFor('explanation.typedFigure', { money: money(model, id, model.seriesOf(id)!.valueAt(period)) }),
+    };
+  return {
+    ...explainFormula(alongMonths(model), id, period, { formula }),
+    words: messageFor('explanation.givenByThisFormula'),
+  };
 }
 
 function explainSum(model: PlanModel, id: string, period: number): ExplanationText {
   const { document } = model;
   const part = (other: string, at: number, subtracted = false): ExplanationPart => ({
     id: other,
-    label: nameOf(document, other) ?? other,
+    label: labelOf(document, other) ?? other,
     unit: unitOf(document, other),
     value: numberOrNull(model.seriesOf(other)!.valueAt(at)),
     period: at,
@@ -460,17 +504,17 @@ function explainSum(model: PlanModel, id: string, period: number): ExplanationTe
   });
   if (id === CUMULATIVE_NET) {
     const parts = [...(period > 0 ? [part(id, period - 1)] : []), part(NET, period)];
-    return { source: 'sum', words: `${totalWithId(id)!.meaning}.`, parts };
+    return { source: 'sum', words: messageFor('explanation.meaning', { meaning: totalWithId(id)!.meaning }), parts };
   }
   const uses = inPlanOrder(document, model.usesOf(id).map((use) => use.id)); // prettier-ignore
   const subtractsSecond = id === NET || id === LEFT_OVER;
   const parts = uses.map((other, index) => part(other, period, subtractsSecond && index === 1));
   const total = totalWithId(id);
-  if (total) return { source: 'sum', words: `${total.meaning}.`, parts };
+  if (total) return { source: 'sum', words: messageFor('explanation.meaning', { meaning: total.meaning }), parts };
   const count = parts.length;
   return {
     source: 'sum',
-    words: messages.theSumOfItsOne(count),
+    words: messageFor('explanation.theSumOfItsOne', { count }),
     parts,
   };
 }

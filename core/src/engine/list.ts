@@ -8,7 +8,7 @@ import { neededBy, usesByColumn } from '../graph/lists.ts';
 import type { Document } from '../plan/document/document.ts';
 import { cellOf, columnsOf, hasFigures, isTyped, itemsOf } from '../plan/document/lists.ts';
 import { columnsOfOutput } from '../plan/document/calculators.ts';
-import { nameOf } from '../plan/document/naming.ts';
+import { labelOf } from '../plan/document/naming.ts';
 import { rowsWhere } from '../plan/document/rowTable.ts';
 import type { ListCellRow, ListColumnRow } from '../plan/schema/tables.ts';
 import type { CompileContext } from './context.ts';
@@ -274,7 +274,7 @@ export class ListModel implements ListFigures {
   private refuseCircle({ circle }: Component, nodes: readonly Node[]): void {
     if (!circle) return;
     const { document, plan } = this.around;
-    const detail = circleSentence(circle, (id) => nameOf(document, id) ?? id, 'items');
+    const detail = circleSentence(circle, (id) => labelOf(document, id) ?? id, 'items');
     for (const node of nodes)
       specifyFailure(node, plan.problems.code({ cause: 'circle', node: node.id, period: -1, subject: null, detail }));
   }

@@ -9,7 +9,7 @@ import {
   type Document,
   type DocumentChange,
 } from '../plan/document/document.ts';
-import { nameOf } from '../plan/document/naming.ts';
+import { labelOf } from '../plan/document/naming.ts';
 import { rowsWhere } from '../plan/document/rowTable.ts';
 import type { AssumptionStepRow, ExceptionRow, ListCellRow, RuleStepRow } from '../plan/schema/tables.ts';
 import {
@@ -307,7 +307,7 @@ export class Model implements PlanModel {
     const { id } = node;
     const component = this.componentOf.get(id)!;
     if (component.circle) {
-      const detail = circleSentence(component.circle, (member) => nameOf(document, member) ?? member);
+      const detail = circleSentence(component.circle, (member) => labelOf(document, member) ?? member);
       return specifyFailure(node, this.problems.code({ cause: 'circle', node: id, period: -1, subject: null, detail }));
     }
     const members = this.membersOf.get(component) ?? null;

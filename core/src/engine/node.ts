@@ -150,7 +150,7 @@ export function specifyStored(
     specifyFormula(node, readStored(formula), context, members);
   } catch (error) {
     if (!(error instanceof FormulaError)) throw error;
-    const detail = error.message;
+    const detail = error.problem.message;
     specifyFailure(node, context.problems.code({ cause: 'badRule', node: node.id, period: -1, subject: null, detail }));
   }
 }
@@ -238,7 +238,7 @@ export function specifyRuled(
         node: node.id,
         period: -1,
         subject: null,
-        detail: error.message,
+        detail: error.problem.message,
       });
       return { from, to, value: NaN, code, program: null, expression: null };
     }

@@ -1,3 +1,4 @@
+import { english } from '../testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { decide } from '../plan/commands/decide.ts';
@@ -93,7 +94,7 @@ describe('a line that is a quotient', () => {
   it('counts a figure typed for a month by as many units as it had', () => {
     const document = stall([100, 200, 300], [10, 40, 50], { 'Unit cost': 'Costs / Loaves' });
     const decision = decide(document, { kind: 'line.setFigure', line: idOf(document, 'Unit cost'), month: '2026-03' as never, reach: 'month', figure: 8 }); // prettier-ignore
-    if (!decision.ok) throw new Error(decision.refusal.message);
+    if (!decision.ok) throw new Error(english(decision.refusal.message));
     const typed = applyChanges(document, decision.changes);
     expect(quarters(typed, 'Unit cost')[0]).toBeCloseTo((100 + 200 + 8 * 50) / 100, 10);
   });
@@ -129,7 +130,7 @@ describe('a line that is a quotient', () => {
     const line = idOf(document, 'Unit cost');
     for (const [rollUp, expected] of [['total', 18], ['last', 3], ['average', 6], ['byRule', 4]] as const) {
       const decision = decide(document, { kind: 'line.set', line, settings: { rollUp } });
-      if (!decision.ok) throw new Error(decision.refusal.message);
+      if (!decision.ok) throw new Error(english(decision.refusal.message));
       const changed = applyChanges(document, decision.changes);
       expect(valueOver(new Model(changed), line, { from: 0, to: 3 })).toBe(expected);
     } // prettier-ignore

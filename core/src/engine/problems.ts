@@ -1,13 +1,12 @@
-import { monthInWords } from '../calendar/month.ts';
 import { calendarOf, planOf, type Document } from '../plan/document/document.ts';
 import { itemsOf, titleOfItem } from '../plan/document/lists.ts';
-import { nameOf } from '../plan/document/naming.ts';
+import { labelOf, nameOf } from '../plan/document/naming.ts';
 import { notationOf } from '../figure/notation.ts';
 import { writeFigure } from '../figure/write.ts';
 import { BLANK, SITE_CAUSES, type Site } from '../formula/expression/evaluation.ts';
 import { printFormula } from '../formula/print.ts';
 import type { Expression } from '../formula/expression/syntax.ts';
-import { messages } from '../messages/engine.ts';
+import { messageFor, listOf, type Message, type Text } from '../message.ts';
 
 /** Why a figure is missing. */
 export type Cause =
@@ -28,7 +27,7 @@ export interface Problem {
   /** The part of the rule that is to blame. */
   readonly subject: Expression | null;
   /** For a circle, a rule that cannot be read or a calculator without an answer: the sentence. */
-  readonly detail?: string;
+  readonly detail?: Message;
   /** For several results: these. */
   readonly results?: readonly number[];
 }
@@ -39,8 +38,8 @@ export class Problems {
   private readonly codes = new Map<string, number>();
 
   code(problem: Problem): number {
-    const { cause, node, period, subject, detail = '' } = problem;
-    const key = `${cause}|${node}|${period}|${subject ? printFormula(subject) : ''}|${detail}`;
+    const { cause, node, period, subject, detail, results = [] } = problem;
+    const key = `${cause}|${node}|${period}|${subject ? printFormula(subject) : ''}|${results.join()}|${detail ? JSON.stringify(detail) : ''}`;
     let code = this.codes.get(key);
     if (code === undefined) {
       this.list.push(problem);
@@ -70,8 +69,7 @@ export class ProblemSite implements Site {
 
   code(cause: (typeof SITE_CAUSES)[number], period: number, results?: readonly number[]): number {
     if (results) {
-      const detail = results.join();
-      return this.problems.code({ cause, node: this.node, period, subject: this.subject, detail, results });
+      return this.problems.code({ cause, node: this.node, period, subject: this.subject, results });
     }
     const key = period * SITE_CAUSES.length + SITE_CAUSES.indexOf(cause);
     let code = this.known.get(key);
@@ -83,46 +81,52 @@ export class ProblemSite implements Site {
   }
 }
 
-/** A problem as a sentence: "Bread sold is empty in March 2027, so Unit cost has no figure." */
-export function problemSentence(problem: Problem, document: Document): string {
+/** A problem as a message: "Bread sold is empty in March 2027, so Unit cost has no figure." */
+export function problemSentence(problem: Problem, document: Document): Message {
   const plan = planOf(document);
-  const owner = nameOf(document, problem.node) ?? messages.thisRule;
+  const owner = labelOf(document, problem.node) ?? messageFor('explanation.thisRule');
   const when = placeInWords(problem, document);
-  const subject = problem.subject ? subjectInWords(problem.subject, document) : messages.aPartOfIt;
+  const subject = problem.subject ? subjectInWords(problem.subject, document) : messageFor('explanation.aPartOfIt');
   switch (problem.cause) {
     case 'emptyDivisor':
-      return messages.isEmptySoHasNo(subject, when, owner);
+      return messageFor('explanation.isEmptySoHasNo', { subject, when, owner });
     case 'zeroDivisor':
-      return messages.isZeroAndNothingCan(subject, when, owner);
+      return messageFor('explanation.isZeroAndNothingCan', { subject, when, owner });
     case 'noResult':
-      return messages.hasNoResultSoHas(subject, when, owner);
+      return messageFor('explanation.hasNoResultSoHas', { subject, when, owner });
     case 'severalResults': {
-      const rates = (problem.results ?? []).map((rate) => writeFigure(rate, 'percent', plan)).join(' and ');
-      return messages.hasMoreThanOneResult(subject, rates);
+      const rates = listOf((problem.results ?? []).map((rate) => writeFigure(rate, 'percent', plan)));
+      return messageFor('explanation.hasMoreThanOneResult', { subject, rates });
     }
     case 'tooLarge':
-      return messages.isTooLargeToCompute(owner, when);
+      return messageFor('explanation.isTooLargeToCompute', { owner, when });
     case 'circle':
     case 'badRule':
-      return problem.detail ?? messages.hasNoFigure(owner, when);
+      return problem.detail ?? messageFor('explanation.hasNoFigure', { owner, when });
     case 'noAnswer':
-      return messages.hasNoFigureBecause(owner, problem.detail ?? '');
+      return messageFor('explanation.hasNoFigureBecause', { owner, detail: problem.detail ?? '' });
   }
 }
 
 /** The month a problem arose in, or of a list the item. */
-function placeInWords({ node, period }: Problem, document: Document): string {
+function placeInWords({ node, period }: Problem, document: Document): Text {
   const column = document.listColumns.get(node);
   if (column) {
     const item = itemsOf(document, column.list)[period];
-    return item === undefined ? '' : messages.inRow(period + 1, titleOfItem(document, item));
+    return item === undefined
+      ? ''
+      : messageFor('explanation.inRow', {
+          row: period + 1,
+          title: titleOfItem(document, item),
+          hasTitle: titleOfItem(document, item) !== '',
+        });
   }
   const month = calendarOf(document).months[period];
-  return month === undefined ? '' : messages.in(monthInWords(month, planOf(document).locale));
+  return month === undefined ? '' : messageFor('explanation.in', { month: { month } });
 }
 
 /** A name as people know it; a longer part of a rule as it is written there. */
-function subjectInWords(subject: Expression, document: Document): string {
-  if (subject.kind === 'ref') return nameOf(document, subject.id) ?? messages.aDeletedLine;
+function subjectInWords(subject: Expression, document: Document): Text {
+  if (subject.kind === 'ref') return labelOf(document, subject.id) ?? messageFor('explanation.aDeletedLine');
   return printFormula(subject, { notation: notationOf(planOf(document).locale), nameOf: (id) => nameOf(document, id) });
 }

@@ -10,7 +10,7 @@ import { valueOver } from './over.ts';
 import type { PlanModel } from './planModel.ts';
 import { BLANK, FINE } from '../formula/expression/evaluation.ts';
 import { problemSentence, type Cause } from './problems.ts';
-import { messages } from '../messages/engine.ts';
+import { messageFor, type Text, type Message } from '../message.ts';
 
 /** A missing figure and its reason, as shown to people. */
 export interface FigureProblem {
@@ -21,7 +21,7 @@ export interface FigureProblem {
   readonly name: string;
   /** The period it arose in, from 0; -1 when it concerns all. */
   readonly period: number;
-  readonly message: string;
+  readonly message: Message;
 }
 
 /** The figures of a plan. */
@@ -79,16 +79,16 @@ export function figuresOf(series: { readonly values: Float64Array }): (number | 
 }
 
 /** Why a calculator has no answer, as a sentence; `null` when it has one. */
-export function whyNoAnswer(model: PlanModel, id: string): string | null {
+export function whyNoAnswer(model: PlanModel, id: string): Text | null {
   const answer = model.calculationOf(id)?.answer;
   return answer?.kind === 'none' ? noFigureInWords(model, answer) : null;
 }
 
 /** Why there is no figure, as a sentence. */
-export function noFigureInWords(model: PlanModel, { why }: NoFigure): string {
-  if (typeof why === 'string') return why;
+export function noFigureInWords(model: PlanModel, { why }: NoFigure): Text {
+  if (typeof why !== 'number') return why;
   const problem = model.problems.get(why);
-  return problem ? problemSentence(problem, model.document) : messages.anInputHasNoFigure;
+  return problem ? problemSentence(problem, model.document) : messageFor('explanation.anInputHasNoFigure');
 }
 
 /** The problems of a model, in the order of its lines and months. */

@@ -1,11 +1,11 @@
 import { notationOf } from './notation.ts';
 import { isFraction, type Unit } from './unit.ts';
-import { messages } from '../messages/figure.ts';
+import { messageFor, type Message } from '../message.ts';
 
 /** A figure as someone typed it: read, or refused with a sentence for them. `null` is an empty entry. */
 export type ReadFigure =
   | { readonly ok: true; readonly figure: number | null }
-  | { readonly ok: false; readonly message: string };
+  | { readonly ok: false; readonly message: Message };
 
 /** No figure of a plan may be larger: beyond it, cents no longer fit a double. */
 export const LARGEST_FIGURE = 1e13;
@@ -19,10 +19,10 @@ export const UNSEEN_MARKS = /[\u061c\u200e\u200f\u202a-\u202e\u2060\u2066-\u2069
  */
 export function readFigure(text: string, locale: string, unit: Unit = 'money'): ReadFigure {
   const shown = text.trim().length > 40 ? `${text.trim().slice(0, 40)}…` : text.trim();
-  const refuse = (message: string): ReadFigure => ({ ok: false, message });
+  const refuse = (message: Message): ReadFigure => ({ ok: false, message });
   let body = text.replace(UNSEEN_MARKS, '').trim();
   if (body === '') return { ok: true, figure: null };
-  if (/[\t\n\r]/.test(body)) return refuse(messages.thatIsMoreThanOne);
+  if (/[\t\n\r]/.test(body)) return refuse(messageFor('figure.thatIsMoreThanOne'));
   const { decimal, grouping, higherGroups } = notationOf(locale);
   const example = exampleOf(unit, decimal);
 
@@ -36,29 +36,29 @@ export function readFigure(text: string, locale: string, unit: Unit = 'money'): 
     body = body.replace(/^(\p{Sc}|[A-Z]{3}(?=[-−–\s\d]))\s*/u, '').replace(/\s*(\p{Sc}|\s[A-Z]{3})$/u, '');
   const signedAfterSymbol = signed ? null : /^([-−–])\s*(.*)$/.exec(body);
   if (signedAfterSymbol) body = signedAfterSymbol[2]!;
-  if (bracketed && (signed || signedAfterSymbol)) return refuse(messages.hasBothBracketsAndA(shown));
+  if (bracketed && (signed || signedAfterSymbol)) return refuse(messageFor('figure.hasBothBracketsAndA', { shown }));
 
   if (/^[\d.,]*\d[\d.,]*e[+-]?\d+$/i.test(body)) {
-    return refuse(messages.isWrittenWithAnExponent(shown, example));
+    return refuse(messageFor('figure.isWrittenWithAnExponent', { shown, example }));
   }
   const group = grouping.trim() === '' ? '[\\s\\u00a0\\u202f]' : `[${escape(grouping)}'’\\u00a0\\u202f ]`;
   const shape = new RegExp(
     `^(?:\\d+|\\d{1,3}(?:${group}\\d{3})+|\\d{1,${higherGroups}}(?:${group}\\d{${higherGroups}})+${group}\\d{3})(?:${escape(decimal)}\\d*)?$|^${escape(decimal)}\\d+$`,
   );
   if (!shape.test(body)) {
-    if (!/\d/.test(body)) return refuse(messages.isNotAFigureWrite(shown, example));
+    if (!/\d/.test(body)) return refuse(messageFor('figure.isNotAFigureWrite', { shown, example }));
     const other = decimal === ',' ? '.' : ',';
     if (new RegExp(`^\\d+${escape(other)}\\d{1,2}$`).test(body)) {
-      return refuse(messages.inThisPlanDecimalsFollow(decimal, body.replace(other, decimal)));
+      return refuse(messageFor('figure.inThisPlanDecimalsFollow', { decimal, body: body.replace(other, decimal) }));
     }
-    return refuse(messages.cannotBeReadAsOne(shown, example));
+    return refuse(messageFor('figure.cannotBeReadAsOne', { shown, example }));
   }
   if (percent && !isFraction(unit) && unit !== 'number') {
-    return refuse(messages.isAPercentageButThis(shown, unit));
+    return refuse(messageFor('figure.isAPercentageButThis', { shown, unit }));
   }
   const digits = body.replace(new RegExp(group, 'g'), '').replace(decimal, '.');
   const figure = Number(percent || isFraction(unit) ? `${digits}e-2` : digits);
-  if (figure > LARGEST_FIGURE) return refuse(messages.isTooLargeFiguresGo(shown));
+  if (figure > LARGEST_FIGURE) return refuse(messageFor('figure.isTooLargeFiguresGo', { shown }));
   const negative = bracketed !== null || (signed !== null && signed[1] !== '+') || signedAfterSymbol !== null;
   return { ok: true, figure: negative && figure !== 0 ? -figure : figure };
 }

@@ -1,4 +1,4 @@
-import { messages } from '../messages/figure.ts';
+import { messageFor, type Message } from '../message.ts';
 /** What a figure counts. Rates are fractions: 2.4 % is 0.024. */
 export type Unit =
   | 'money'
@@ -15,16 +15,16 @@ export type Unit =
 export const UNITS = ['money', 'number', 'percent', 'ratePerYear', 'ratePerMonth', 'months', 'years'] as const;
 
 /** Units in words. */
-export const UNIT_WORDS: Readonly<Record<Unit, string>> = {
-  money: 'money',
-  number: 'number',
-  percent: 'percent',
-  ratePerYear: messages.ratePerYear,
-  ratePerMonth: messages.ratePerMonth,
-  months: 'months',
-  years: 'years',
-  date: messages.aMonthOfTheCalendar,
-  yesNo: messages.yesOrNo,
+export const UNIT_WORDS: Readonly<Record<Unit, Message>> = {
+  money: messageFor('figure.unit.money'),
+  number: messageFor('figure.unit.number'),
+  percent: messageFor('figure.unit.percent'),
+  ratePerYear: messageFor('figure.ratePerYear'),
+  ratePerMonth: messageFor('figure.ratePerMonth'),
+  months: messageFor('figure.unit.months'),
+  years: messageFor('figure.unit.years'),
+  date: messageFor('figure.aMonthOfTheCalendar'),
+  yesNo: messageFor('figure.yesOrNo'),
 };
 
 /** Whether figures of a unit are written as percentages. */

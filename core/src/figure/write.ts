@@ -3,7 +3,7 @@ import { decimalText, shifted } from './decimal.ts';
 import { notationOf } from './notation.ts';
 import { roundTo } from './rounding.ts';
 import { isFraction, type Unit } from './unit.ts';
-import { messages } from '../messages/figure.ts';
+import { messageFor, type Text } from '../message.ts';
 
 /** How a plan writes its figures. */
 export interface FigureStyle {
@@ -113,7 +113,7 @@ export function writeShare(fraction: number, locale: string): string {
 const JOINED = '\u2060';
 
 /** A figure with its currency or unit: `€1,234.50`, `2.4 % a year`, `42 months`. */
-export function writeWithUnit(figure: number, unit: Unit, style: FigureStyle): string {
+export function writeWithUnit(figure: number, unit: Unit, style: FigureStyle): Text {
   if (unit === 'money') {
     const decimals = moneyDecimals(style);
     const text = format(style.locale, {
@@ -126,10 +126,10 @@ export function writeWithUnit(figure: number, unit: Unit, style: FigureStyle): s
     return (MINUS.test(text) ? withSign(text, style) : text.replace('-', '−')).replace(/^−(?=\D)/, `−${JOINED}`);
   }
   const text = writeFigure(figure, unit, style);
-  if (unit === 'ratePerYear') return messages.aYear(text);
-  if (unit === 'ratePerMonth') return messages.aMonth(text);
+  if (unit === 'ratePerYear') return messageFor('figure.aYear', { text });
+  if (unit === 'ratePerMonth') return messageFor('figure.aMonth', { text });
   if (unit === 'months' || unit === 'years') return `${text} ${isSame(figure, 1) ? unit.slice(0, -1) : unit}`;
-  if (unit === 'yesNo') return messages.yesOrNoOf(figure);
+  if (unit === 'yesNo') return messageFor('figure.yesOrNoOf', { figure });
   return text;
 }
 

@@ -1,3 +1,4 @@
+import { messageFor, MessageRangeError } from '../message.ts';
 import { roundTo } from '../figure/rounding.ts';
 import { findRoot, nper, pmt, pv } from './annuity.ts';
 
@@ -24,8 +25,8 @@ export function payment(terms: {
   readonly due?: Due;
 }): number {
   const { principal, ratePerPeriod, periods, balloon = 0, due = 'end' } = terms;
-  if (!(periods > 0)) throw new RangeError('A loan needs at least one payment.');
-  if (!(ratePerPeriod > -1)) throw new RangeError('A rate of minus 100 % or less makes no loan.');
+  if (!(periods > 0)) throw new MessageRangeError(messageFor('finance.loan.needsPayment'));
+  if (!(ratePerPeriod > -1)) throw new MessageRangeError(messageFor('finance.loan.rateTooLow'));
   return -pmt(ratePerPeriod, periods, principal, -balloon, due === 'start' ? 1 : 0);
 }
 
@@ -90,10 +91,9 @@ export interface LoanSchedule {
  */
 export function loanSchedule(loan: LoanTerms): LoanSchedule {
   const { principal, months, balloon = 0, due = 'end', interestOnly = 0, minorUnit = 0.01, extra, lowering } = loan;
-  if (!(principal > 0)) throw new RangeError('A loan needs an amount above zero.');
-  if (!Number.isInteger(months) || months < 1)
-    throw new RangeError('A loan runs for a whole number of months, at least one.');
-  if (!(balloon >= 0 && balloon <= principal)) throw new RangeError('The balloon lies between nothing and the amount.');
+  if (!(principal > 0)) throw new MessageRangeError(messageFor('finance.loan.needsAmount'));
+  if (!Number.isInteger(months) || months < 1) throw new MessageRangeError(messageFor('finance.loan.wholeMonths'));
+  if (!(balloon >= 0 && balloon <= principal)) throw new MessageRangeError(messageFor('finance.loan.balloonRange'));
   checkInterestOnly(interestOnly, months);
   const round = rounder(minorUnit);
   const course = new Course(loan);
@@ -224,11 +224,11 @@ class Course {
     const { balloon = 0, due = 'end' } = this.loan;
     const type = due === 'start' ? 1 : 0;
     if (this.regular * (1 + this.rate * type) <= balance * this.rate)
-      throw new RangeError('At its new rate the payment does not even cover the interest: the loan is never paid off.');
+      throw new MessageRangeError(messageFor('finance.loan.newRateNeverRepaid'));
     const periods = nper(this.rate, -this.regular, balance, -Math.min(balloon, balance), type);
     const ends = this.passed(month) + Math.max(1, Math.ceil(periods - 1e-6));
     if (ends > LONGEST_TERM)
-      throw new RangeError(`At its new rate the loan would run for over ${LONGEST_TERM} months.`);
+      throw new MessageRangeError(messageFor('finance.loan.newRateTooLong', { months: LONGEST_TERM }));
     return ends;
   }
 }
@@ -258,7 +258,7 @@ export type SolvedLoan = Required<Pick<KnownLoan, 'principal' | 'yearlyRate' | '
 export function solveLoan(known: KnownLoan): SolvedLoan {
   const { principal, yearlyRate, months, payment: paid, conversion = 'nominal' } = known;
   if ([principal, yearlyRate, months, paid].filter((value) => value === undefined).length !== 1) {
-    throw new RangeError('Give three of amount, rate, months and payment; the fourth follows.');
+    throw new MessageRangeError(messageFor('finance.loan.giveThree'));
   }
   const { balloon = 0, due = 'end', interestOnly = 0 } = known;
   const type = due === 'start' ? 1 : 0;
@@ -271,27 +271,27 @@ export function solveLoan(known: KnownLoan): SolvedLoan {
   }
   if (principal === undefined) {
     const amount = pv(monthlyRate(yearlyRate!, conversion), months! - interestOnly, -paid, -balloon, type);
-    if (!(amount > 0)) throw new RangeError('No amount above zero is paid off by this payment in these months.');
+    if (!(amount > 0)) throw new MessageRangeError(messageFor('finance.loan.noAmount'));
     return { principal: amount, yearlyRate: yearlyRate!, months: months!, payment: paid, conversion };
   }
   if (months === undefined) {
     const rate = monthlyRate(yearlyRate!, conversion);
     if (paid * (1 + rate * type) <= principal * rate)
-      throw new RangeError('The payment does not even cover the interest: the loan is never paid off.');
+      throw new MessageRangeError(messageFor('finance.loan.neverRepaid'));
     const periods = nper(rate, -paid, principal, -balloon, type) + interestOnly;
     return { principal, yearlyRate: yearlyRate!, months: periods, payment: paid, conversion };
   }
   if (due === 'start' && balloon === 0 && months - interestOnly === 1)
-    throw new RangeError('With a single payment at the start no interest falls due, so no rate follows from it.');
+    throw new MessageRangeError(messageFor('finance.loan.noInterest'));
   const root = findRoot((rate) => paymentAt(rate, principal, months - interestOnly) - paid, 0.05, -0.99, 100);
-  if (Number.isNaN(root)) throw new RangeError('No rate makes this payment pay off this amount in these months.');
+  if (Number.isNaN(root)) throw new MessageRangeError(messageFor('finance.loan.noRate'));
   return { principal, yearlyRate: root, months, payment: paid, conversion };
 }
 
 function checkInterestOnly(interestOnly: number, months: number): void {
   if (!Number.isInteger(interestOnly) || interestOnly < 0)
-    throw new RangeError('Interest alone is paid for a whole number of months, or none.');
-  if (interestOnly >= months) throw new RangeError('At least one month has to be left to pay the loan back.');
+    throw new MessageRangeError(messageFor('finance.loan.interestOnlyWhole'));
+  if (interestOnly >= months) throw new MessageRangeError(messageFor('finance.loan.interestOnlyTooLong'));
 }
 
 /** Rounds to a minor unit such as 0.01, or not at all. */

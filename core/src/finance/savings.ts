@@ -1,3 +1,4 @@
+import { messageFor, MessageRangeError } from '../message.ts';
 import { monthlyRate, rounder, type Conversion, type Due } from './loan.ts';
 
 export interface SavingsPlan {
@@ -33,8 +34,7 @@ export function savingsSchedule(plan: SavingsPlan): {
   final: number;
 } {
   const { opening = 0, yearlyRate, months, depositGrowth = 0, minorUnit = 0.01 } = plan;
-  if (!Number.isInteger(months) || months < 1)
-    throw new RangeError('Savings run for a whole number of months, at least one.');
+  if (!Number.isInteger(months) || months < 1) throw new MessageRangeError(messageFor('finance.savings.wholeMonths'));
   const course = courseOfSavings({
     opening,
     months,

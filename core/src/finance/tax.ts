@@ -1,4 +1,4 @@
-import { messages } from '../messages/finance.ts';
+import { messageFor, type Message, MessageRangeError } from '../message.ts';
 /** Bands of a tax: from each amount on, its rate; sorted, beginning with the lowest. */
 export interface TaxSchedule {
   readonly bands: readonly { readonly from: number; readonly rate: number }[];
@@ -27,7 +27,7 @@ export function taxOn(
 ): { tax: number; marginalRate: number; effectiveRate: number; parts: TaxPart[] } {
   const { bands, allowance = 0, rebateLimit = 0 } = schedule;
   const refusal = scheduleRefusal(schedule);
-  if (refusal) throw new RangeError(refusal);
+  if (refusal) throw new MessageRangeError(refusal);
   const taxable = Math.max(0, income - allowance);
   let cumulative = 0;
   const parts = bands.map(({ from, rate }, index): TaxPart => {
@@ -64,23 +64,25 @@ export function rateOnOneMore(income: number, { bands, allowance = 0, rebateLimi
  */
 export function bandsRefusal(
   bands: readonly { readonly from: number | null; readonly rate: number | null }[],
-): string | null {
+): Message | null {
   for (const [index, { from, rate }] of bands.entries()) {
     const before = bands[index - 1]?.from ?? null;
-    if (from !== null && !(from >= 0)) return messages.bandBeginsBelowZero(index + 1);
-    if (rate !== null && !(rate >= 0 && rate <= 1)) return messages.bandHasARateOutside(index + 1);
-    if (from !== null && before !== null && from <= before) return messages.bandBeginsWhereOrBefore(index + 1);
+    if (from !== null && !(from >= 0)) return messageFor('finance.bandBeginsBelowZero', { index: index + 1 });
+    if (rate !== null && !(rate >= 0 && rate <= 1))
+      return messageFor('finance.bandHasARateOutside', { index: index + 1 });
+    if (from !== null && before !== null && from <= before)
+      return messageFor('finance.bandBeginsWhereOrBefore', { index: index + 1 });
   }
   return null;
 }
 
 /** Why a schedule cannot be used, as a sentence; `null` when it can. */
-export function scheduleRefusal({ bands, allowance = 0, rebateLimit = 0 }: TaxSchedule): string | null {
-  if (bands.length === 0) return messages.aTaxNeedsAtLeast;
+export function scheduleRefusal({ bands, allowance = 0, rebateLimit = 0 }: TaxSchedule): Message | null {
+  if (bands.length === 0) return messageFor('finance.aTaxNeedsAtLeast');
   const refusal = bandsRefusal(bands);
   if (refusal) return refusal;
-  if (!(allowance >= 0)) return messages.theAllowanceIsBelowZero;
-  if (!(rebateLimit >= 0)) return messages.theRebateLimitIsBelow;
+  if (!(allowance >= 0)) return messageFor('finance.theAllowanceIsBelowZero');
+  if (!(rebateLimit >= 0)) return messageFor('finance.theRebateLimitIsBelow');
   return null;
 }
 

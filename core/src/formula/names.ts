@@ -3,7 +3,7 @@ import { mapNames, type Role } from './mapNames.ts';
 import { wordOf } from './functions/description.ts';
 import { functionOf } from './functions/functions.ts';
 import { FormulaError, childrenOf, type Expression, type Place } from './expression/syntax.ts';
-import { messages } from '../messages/formula.ts';
+import { messageFor, type Message } from '../message.ts';
 
 /** What a name can stand for: an id, with the name as people see it. */
 export interface NamedThing {
@@ -11,7 +11,7 @@ export interface NamedThing {
   readonly name: string;
   /** For a calculator or a list: what it is called, and its outputs, of which a formula has to name one. */
   readonly calculator?: {
-    readonly word: string;
+    readonly word: Message;
     readonly outputs: readonly NamedOutput[];
     /** Whether `tax` can reckon by it. */
     readonly isSchedule: boolean;
@@ -99,14 +99,14 @@ export function resolveNames(expression: Expression, names: Names, wordsFirst = 
     if (leaf.kind === 'ref') {
       const [owner = '', output] = leaf.id.split('.');
       const thing = names.thing(owner);
-      if (!thing) throw new FormulaError(messages.thisRefersToSomethingThat, leaf.place);
+      if (!thing) throw new FormulaError(messageFor('formula.thisRefersToSomethingThat'), leaf.place);
       return refTo(thing, output, leaf.place, role);
     }
     const thing = names.find(leaf.name);
     if (!thing) {
       const nearest = nearestNames(names, leaf.name);
-      const hint = messages.didYouMean(nearest.length, nearest.join(' or '));
-      throw new FormulaError(messages.nothingInThisPlanIs(leaf.name, hint), leaf.place, nearest);
+      const hint = messageFor('formula.didYouMean', { nearestCount: nearest.length, nearest: nearest.join(' or ') });
+      throw new FormulaError(messageFor('formula.nothingInThisPlanIs', { name: leaf.name, hint }), leaf.place, nearest);
     }
     return refTo(thing, leaf.output, leaf.place, role);
   });
@@ -144,25 +144,33 @@ function refTo(thing: NamedThing, output: string | undefined, place: Place, role
   const { id, name, calculator } = thing;
   if (role === 'schedule') {
     if (!calculator?.isSchedule || output !== undefined)
-      throw new FormulaError(messages.taxIsWrittenTaxSchedule, place);
+      throw new FormulaError(messageFor('formula.taxIsWrittenTaxSchedule'), place);
     return { kind: 'ref', id, place };
   }
   if (!calculator) {
-    if (output !== undefined) throw new FormulaError(messages.hasNoOutputCalled(name, output), place);
+    if (output !== undefined) throw new FormulaError(messageFor('formula.hasNoOutputCalled', { name, output }), place);
     return { kind: 'ref', id, place };
   }
   const { outputs, word } = calculator;
-  const article = /^[aeiou]/.test(word) ? 'an' : 'a';
   const write = (each: NamedOutput) => `${quoteName(name)}.${quoteName(each.name)}`;
   if (output === undefined) {
     const examples = outputs.slice(0, 3).map(write);
-    throw new FormulaError(messages.isSayWhichOfIts(name, article, word, examples[0] ?? null), place, examples);
+    throw new FormulaError(
+      messageFor('formula.isSayWhichOfIts', {
+        name,
+        word,
+        example: examples[0] ?? null,
+        hasExample: examples[0] !== undefined,
+      }),
+      place,
+      examples,
+    );
   }
   const found = outputs.find((each) => each.key === output) ?? outputs.find((each) => isSameName(each.name, output));
   if (found !== undefined) return { kind: 'ref', id: `${id}.${found.key}`, place };
   const nearest = outputs.filter((each) => isNear(nameKey(output), nameKey(each.name)));
   throw new FormulaError(
-    messages.hasNoOutputCalledIt(name, output, outputs.map((each) => each.name).join(', ')),
+    messageFor('formula.hasNoOutputCalledIt', { name, output, outputs: outputs.map((each) => each.name).join(', ') }),
     place,
     nearest.slice(0, 3).map(write),
   );
@@ -171,12 +179,14 @@ function refTo(thing: NamedThing, output: string | undefined, place: Place, role
 /** Refuses what says nothing where a formula stands: items in a rule of the plan, months in one of a list. */
 function refuseOutOfPlace(expression: Expression, isOfList: boolean): void {
   if (expression.kind === 'word' && expression.word === 'row' && !isOfList)
-    throw new FormulaError(messages.rowIsForLists, expression.place);
-  if (expression.kind === 'date' && isOfList) throw new FormulaError(messages.aListHasNoMonths, expression.place);
+    throw new FormulaError(messageFor('formula.rowIsForLists'), expression.place);
+  if (expression.kind === 'date' && isOfList)
+    throw new FormulaError(messageFor('formula.aListHasNoMonths'), expression.place);
   if (expression.kind === 'call') {
     const word = isOfList ? wordOf(functionOf(expression)) : undefined;
     const span = word && expression.args[word.at];
-    if (span?.kind === 'word') throw new FormulaError(messages.aListHasNoYears(expression.name), span.place);
+    if (span?.kind === 'word')
+      throw new FormulaError(messageFor('formula.aListHasNoYears', { name: expression.name }), span.place);
   }
   for (const part of childrenOf(expression)) refuseOutOfPlace(part, isOfList);
 }

@@ -10,7 +10,7 @@ import {
   type Place,
 } from './expression/syntax.ts';
 import { tokenize, type Token } from './tokens.ts';
-import { messages } from '../messages/formula.ts';
+import { messageFor, listOf, type Message } from '../message.ts';
 
 /**
  * How much a formula may hold: its names, numbers, operators and brackets, counted. Written in other ways, with ids or
@@ -29,16 +29,22 @@ const MAX_DEPTH = 100;
  */
 export function parseFormula(text: string, notation: Notation = CANONICAL): Expression {
   if (text.length > MAX_FORMULA_LENGTH) {
-    throw new FormulaError(messages.aRuleMayBeCharacters(MAX_FORMULA_LENGTH, text.length), {
-      from: MAX_FORMULA_LENGTH,
-      to: text.length,
-    });
+    throw new FormulaError(
+      messageFor('formula.aRuleMayBeCharacters', { most: MAX_FORMULA_LENGTH, length: text.length }),
+      {
+        from: MAX_FORMULA_LENGTH,
+        to: text.length,
+      },
+    );
   }
   const tokens = tokenize(text, notation);
   const count = tokens.length - 1;
   if (count > MAX_FORMULA_PARTS) {
     const { from } = tokens[MAX_FORMULA_PARTS]!.place;
-    throw new FormulaError(messages.aRuleMayHaveNames(MAX_FORMULA_PARTS, count), { from, to: text.length });
+    throw new FormulaError(messageFor('formula.aRuleMayHaveNames', { most: MAX_FORMULA_PARTS, count }), {
+      from,
+      to: text.length,
+    });
   }
   return new Parser(tokens, notation).formula();
 }
@@ -58,17 +64,23 @@ class Parser {
     // Many people begin a rule with an equals sign; it says nothing more.
     if (this.isSign('=')) this.at++;
     const begin: Token = this.token;
-    if (begin.kind === 'end') throw new FormulaError(messages.writeARuleForExample, begin.place);
+    if (begin.kind === 'end') throw new FormulaError(messageFor('formula.writeARuleForExample'), begin.place);
     const expression = this.comparison();
     const rest: Token = this.token;
     if (rest.kind === 'end') return expression;
     if (rest.kind === 'sign' && rest.sign === ')') {
-      throw new FormulaError(messages.thisBracketClosesNothingNo, rest.place);
+      throw new FormulaError(messageFor('formula.thisBracketClosesNothingNo'), rest.place);
     }
     if (rest.kind === 'sign' && rest.sign === ';') {
-      throw new FormulaError(messages.onlyTheArgumentsOfA(this.notation.separator), rest.place);
+      throw new FormulaError(
+        messageFor('formula.onlyTheArgumentsOfA', {
+          separator: this.notation.separator,
+          isComma: this.notation.separator === ',',
+        }),
+        rest.place,
+      );
     }
-    throw new FormulaError(messages.anOperatorSuchAsIs, rest.place);
+    throw new FormulaError(messageFor('formula.anOperatorSuchAsIs'), rest.place);
   }
 
   private get token(): Token {
@@ -80,7 +92,7 @@ class Parser {
   }
 
   private nested<T>(parse: () => T): T {
-    if (++this.depth > MAX_DEPTH) throw new FormulaError(messages.thisIsNestedTooDeeply, this.token.place);
+    if (++this.depth > MAX_DEPTH) throw new FormulaError(messageFor('formula.thisIsNestedTooDeeply'), this.token.place);
     const result = parse();
     this.depth--;
     return result;
@@ -167,11 +179,13 @@ class Parser {
       case 'sign':
         if (token.sign === '(') return this.bracketed();
         throw new FormulaError(
-          messages.aNameANumberOr(token.sign === ';' ? this.notation.separator : token.sign),
+          messageFor('formula.aNameANumberOr', {
+            separator: token.sign === ';' ? this.notation.separator : token.sign,
+          }),
           token.place,
         );
       case 'end':
-        throw new FormulaError(messages.theRuleEndsHereBut, token.place);
+        throw new FormulaError(messageFor('formula.theRuleEndsHereBut'), token.place);
     }
   }
 
@@ -188,8 +202,8 @@ class Parser {
       this.at++;
       return;
     }
-    if (this.token.kind === 'end') throw new FormulaError(messages.thisBracketIsNotClosed, open);
-    throw new FormulaError(messages.aClosingBracketOrAn, this.token.place);
+    if (this.token.kind === 'end') throw new FormulaError(messageFor('formula.thisBracketIsNotClosed'), open);
+    throw new FormulaError(messageFor('formula.aClosingBracketOrAn'), this.token.place);
   }
 
   private reference(id: string, place: Place): Expression {
@@ -200,7 +214,7 @@ class Parser {
   private output(place: Place): { output?: string; place: Place } {
     if (!this.isSign('.')) return { place };
     const next = this.tokens[this.at + 1]!;
-    if (next.kind !== 'name') throw new FormulaError(messages.afterTheDotAnOutput, this.token.place);
+    if (next.kind !== 'name') throw new FormulaError(messageFor('formula.afterTheDotAnOutput'), this.token.place);
     this.at += 2;
     return { output: next.name, place: { from: place.from, to: next.place.to } };
   }
@@ -214,7 +228,7 @@ class Parser {
       return { kind: 'word', word, called: true, place: { from: place.from, to: next.place.to } };
     }
     if (!definition) {
-      throw new FormulaError(messages.thereIsNoFunctionCalled(name), place);
+      throw new FormulaError(messageFor('formula.thereIsNoFunctionCalled', { name }), place);
     }
     const open = this.token.place;
     this.at++;
@@ -231,7 +245,11 @@ class Parser {
     const { least, most } = countsOf(definition);
     if (args.length < least || args.length > most)
       throw new FormulaError(
-        messages.isWrittenHereItHas(definition.name, this.written(definition), count(args.length)),
+        messageFor('formula.isWrittenHereItHas', {
+          name: definition.name,
+          written: this.written(definition),
+          count: count(args.length),
+        }),
         whole,
       );
     return { kind: 'call', name: definition.name, args: this.withWords(definition, args), place: whole };
@@ -251,7 +269,11 @@ class Parser {
     if (!arg || (orFigures && (arg.kind !== 'word' || args.length > 2))) return args;
     const refuse = () =>
       new FormulaError(
-        messages.isWrittenIsExpectedHere(description.name, this.written(description), messages.eitherOf(words)),
+        messageFor('formula.isWrittenIsExpectedHere', {
+          name: description.name,
+          written: this.written(description),
+          either: listOf(words, 'or'),
+        }),
         arg.place,
       );
     if (arg.kind === 'word' && words.includes(arg.word)) return args;
@@ -265,6 +287,6 @@ function isCalendarWord(name: string): boolean {
   return (CALENDAR_WORDS as readonly string[]).includes(name.toLowerCase());
 }
 
-function count(args: number): string {
-  return messages.oneArgumentArguments(args);
+function count(args: number): Message {
+  return messageFor('formula.oneArgumentArguments', { args });
 }

@@ -1,7 +1,7 @@
 import { isMonth, type Month } from '../calendar/month.ts';
 import type { Notation } from '../figure/notation.ts';
 import { FormulaError, type Place } from './expression/syntax.ts';
-import { messages } from '../messages/formula.ts';
+import { messageFor } from '../message.ts';
 
 export type Token =
   | { readonly kind: 'number'; readonly value: number; readonly place: Place }
@@ -53,9 +53,10 @@ function readNumber(text: string, at: number, notation: Notation): Token {
   const [date, day] = DATE.exec(text) ?? [];
   if (date !== undefined) {
     const place = { from: at, to: at + date.length };
-    if (day !== undefined) throw new FormulaError(messages.aMonthIsWrittenWithout(date.slice(0, 7)), place);
+    if (day !== undefined)
+      throw new FormulaError(messageFor('formula.aMonthIsWrittenWithout', { date: date.slice(0, 7) }), place);
     if (isMonth(date)) return { kind: 'date', month: date, place };
-    throw new FormulaError(messages.isNoMonthMonthsAre(date), place);
+    throw new FormulaError(messageFor('formula.isNoMonthMonthsAre', { date }), place);
   }
   const { decimal } = notation;
   let to = at;
@@ -66,10 +67,10 @@ function readNumber(text: string, at: number, notation: Notation): Token {
   }
   const place = { from: at, to };
   if (text[to] === '.' && decimal === ',' && isDigit(text[to + 1])) {
-    throw new FormulaError(messages.inThisPlanDecimalsFollow, { from: to, to: to + 1 });
+    throw new FormulaError(messageFor('formula.inThisPlanDecimalsFollow'), { from: to, to: to + 1 });
   }
   const value = Number(text.slice(at, to).replace(decimal, '.'));
-  if (!Number.isFinite(value)) throw new FormulaError(messages.thisNumberIsTooLarge, place);
+  if (!Number.isFinite(value)) throw new FormulaError(messageFor('formula.thisNumberIsTooLarge'), place);
   return { kind: 'number', value, place };
 }
 
@@ -98,7 +99,7 @@ function readQuoted(text: string, at: number): Token {
     } else
       return { kind: 'name', name: name.trim().replace(/\s+/g, ' '), quoted: true, place: { from: at, to: next + 1 } };
   }
-  throw new FormulaError(messages.thisNameHasNoClosing, {
+  throw new FormulaError(messageFor('formula.thisNameHasNoClosing'), {
     from: at,
     to: text.length,
   });
@@ -107,7 +108,7 @@ function readQuoted(text: string, at: number): Token {
 function readId(text: string, at: number): Token {
   ID.lastIndex = at;
   const match = ID.exec(text);
-  if (!match) throw new FormulaError(messages.bracesHaveNoMeaningHere, { from: at, to: at + 1 });
+  if (!match) throw new FormulaError(messageFor('formula.bracesHaveNoMeaningHere'), { from: at, to: at + 1 });
   return { kind: 'id', id: match[1]!, place: { from: at, to: at + match[0].length } };
 }
 
@@ -120,12 +121,12 @@ function readSign(text: string, at: number, notation: Notation): Token {
   if (sign === ';' || (sign === ',' && notation.separator === ',')) return { kind: 'sign', sign: ';', place };
   if ('+-*/^%()=<>.'.includes(sign[0]!)) return { kind: 'sign', sign, place };
   if (sign === ',') {
-    throw new FormulaError(messages.inThisPlanAComma, place);
+    throw new FormulaError(messageFor('formula.inThisPlanAComma'), place);
   }
-  if (char === '"') throw new FormulaError(messages.textHasNoPlaceIn, place);
-  if (/\p{Sc}/u.test(char)) throw new FormulaError(messages.leaveTheCurrencySignOut, place);
-  if (char === '&') throw new FormulaError(messages.aNameWithOtherSigns, place);
-  throw new FormulaError(messages.hasNoMeaningHere(codePoint(text, at)), place);
+  if (char === '"') throw new FormulaError(messageFor('formula.textHasNoPlaceIn'), place);
+  if (/\p{Sc}/u.test(char)) throw new FormulaError(messageFor('formula.leaveTheCurrencySignOut'), place);
+  if (char === '&') throw new FormulaError(messageFor('formula.aNameWithOtherSigns'), place);
+  throw new FormulaError(messageFor('formula.hasNoMeaningHere', { sign: codePoint(text, at) }), place);
 }
 
 function isDigit(char: string | undefined): boolean {

@@ -1,3 +1,4 @@
+import { english } from '../testing/english.ts';
 import { describe, expect, it } from 'vitest';
 import { CANONICAL } from '../figure/notation.ts';
 import type { Unit } from '../figure/unit.ts';
@@ -21,7 +22,10 @@ function infer(formula: string) {
     unitOf: (id) => UNITS[id]!,
     style: { notation: CANONICAL, nameOf: (id) => id },
   });
-  return { unit, findings: findings.map(({ message, mend }) => (mend ? `${message} → ${mend.replacement}` : message)) };
+  return {
+    unit,
+    findings: findings.map(({ message, mend }) => (mend ? `${english(message)} → ${mend.replacement}` : message)),
+  };
 }
 
 describe('the unit of a formula', () => {
@@ -64,7 +68,7 @@ describe('the unit of a formula', () => {
       'PMT({inflation}, {term}, {rent})',
       'A rate per month is expected here; inflation is per year. → monthly(inflation)',
     ],
-    ['monthly({interest})', 'This rate is per month already.'],
+    ['monthly({interest})', 'This rate is already per month.'],
     ['if({sold} > 3, {rent}, {sold})', 'Mixes money and number.'],
     ['{rent} > {discount}', 'This compares money and percent.'],
   ])('%s is doubtful', (formula, finding) => {

@@ -3,13 +3,13 @@ import type { Inferred } from './functions/description.ts';
 import { functionOf } from './functions/functions.ts';
 import { printFormula, type PrintStyle } from './print.ts';
 import { childrenOf, type Call, type Expression, type Place } from './expression/syntax.ts';
-import { messages } from '../messages/formula.ts';
+import { messageFor, type Text, type Message } from '../message.ts';
 
 /** A doubt about a formula's units: a sentence, where, and the text that would mend it where there is one. */
 export interface UnitFinding {
-  readonly message: string;
+  readonly message: Message;
   readonly place: Place;
-  readonly mend?: { readonly words: string; readonly replacement: string };
+  readonly mend?: { readonly words: Text; readonly replacement: string };
 }
 
 /** What units a formula's names have, and how findings write parts of it. */
@@ -98,10 +98,10 @@ class Inference {
     if (left === 'money' && isRate(right)) {
       const base = this.write(expression.left, true);
       this.findings.push({
-        message: messages.aMoney(expression.operator, words(right)),
+        message: messageFor('formula.aMoney', { isSum: expression.operator === '+', words: words(right) }),
         place: expression.place,
         mend: {
-          words: messages.theOf(words(right), this.write(expression.left)),
+          words: messageFor('formula.theOf', { unit: words(right), part: this.write(expression.left) }),
           replacement: `${base} * (1 ${expression.operator} ${this.write(expression.right, true)})`,
         },
       });
@@ -121,7 +121,7 @@ class Inference {
 
   private multiply(expression: Binary, left: Inferred, right: Inferred): Inferred {
     if (left === 'money' && right === 'money') {
-      this.findings.push({ message: messages.multipliesMoneyByMoney, place: expression.place });
+      this.findings.push({ message: messageFor('formula.multipliesMoneyByMoney'), place: expression.place });
       return 'money';
     }
     for (const [side, unit, money, moneyUnit] of [
@@ -138,9 +138,9 @@ class Inference {
       ) {
         const rate = this.write(side);
         this.findings.push({
-          message: messages.appliesTheYearlyRateTo(rate),
+          message: messageFor('formula.appliesTheYearlyRateTo', { rate }),
           place: side.place,
-          mend: { words: messages.monthlyATwelfth(rate), replacement: `monthly(${rate})` },
+          mend: { words: messageFor('formula.monthlyATwelfth', { rate }), replacement: `monthly(${rate})` },
         });
       }
     }
@@ -198,12 +198,15 @@ class Inference {
 
   private yearlyWherePeriodic(rate: Expression, conversion: 'nominal' | 'effective' = 'nominal'): void {
     const text = this.write(rate);
-    const replacement = conversion === 'effective' ? messages.monthlyEffective(text) : `monthly(${text})`;
+    const replacement = conversion === 'effective' ? `monthly(${text}, effective)` : `monthly(${text})`;
     this.findings.push({
-      message: messages.aRatePerMonthIs(text),
+      message: messageFor('formula.aRatePerMonthIs', { text }),
       place: rate.place,
       mend: {
-        words: conversion === 'effective' ? messages.theTwelfthRoot(replacement) : messages.aTwelfth(replacement),
+        words:
+          conversion === 'effective'
+            ? messageFor('formula.theTwelfthRoot', { replacement })
+            : messageFor('formula.aTwelfth', { replacement }),
         replacement,
       },
     });
@@ -215,7 +218,7 @@ class Inference {
       if (common === 'any') common = unit;
       else if (unit !== 'any' && !alike(common, unit)) {
         this.findings.push({
-          message: messages.mixesAnd(words(common), words(unit)),
+          message: messageFor('formula.mixesAnd', { unit: words(common), other: words(unit) }),
           place: args[index]?.place ?? expression.place,
         });
       }
@@ -229,7 +232,7 @@ class Inference {
     const [first, second] = verb === 'subtracts' ? [right, left] : [left, right];
     const mend = expression.kind === 'binary' ? this.inMonths(expression, left, right) : undefined;
     this.findings.push({
-      message: messages.unitsDoNotFit(verb, words(first), link, words(second)),
+      message: messageFor('formula.unitsDoNotFit', { verb, unit: words(first), link, other: words(second) }),
       place: mend?.place ?? expression.place,
       ...(mend ? { mend: mend.mend } : {}),
     });
@@ -304,6 +307,10 @@ function alike(a: Inferred, b: Inferred): boolean {
   return (plain(a) && plain(b)) || (isRate(a) && b === 'percent') || (a === 'percent' && isRate(b));
 }
 
-function words(unit: Inferred): string {
-  return unit === 'factor' ? messages.aFactor : unit === 'any' ? messages.aNumber : UNIT_WORDS[unit];
+function words(unit: Inferred): Text {
+  return unit === 'factor'
+    ? messageFor('formula.aFactor')
+    : unit === 'any'
+      ? messageFor('formula.aNumber')
+      : UNIT_WORDS[unit];
 }

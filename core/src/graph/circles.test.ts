@@ -1,3 +1,4 @@
+import { english } from '../testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { circleSentence, componentsOf } from './circles.ts';
@@ -73,7 +74,7 @@ describe('components', () => {
 describe('a circle in words', () => {
   it('names every link', () => {
     const name = (id: string) => ({ a: 'Rent', b: 'Heating' })[id] ?? id;
-    expect(circleSentence(['a', 'b', 'a'], name)).toBe(
+    expect(english(circleSentence(['a', 'b', 'a'], name))).toBe(
       'Rent needs Heating, Heating needs Rent: a circular reference. Use prior(…) to refer to the previous month.',
     );
   });

@@ -1,5 +1,5 @@
 import type { Use } from './formulaUses.ts';
-import { messages } from '../messages/graph.ts';
+import { messageFor, type Message, listOf, type Text } from '../message.ts';
 
 /** Nodes that need each other, in the order in which they can be computed; most components are a single node. */
 export interface Component {
@@ -106,15 +106,21 @@ const MOST_LINKS = 20;
 /** A circle spelt out: "Rent needs Heating, Heating needs Rent. A rule …" */
 export function circleSentence(
   circle: readonly string[],
-  nameOf: (id: string) => string,
+  nameOf: (id: string) => Text,
   along: 'months' | 'items' = 'months',
-): string {
-  const all = circle.slice(1).map((id, at) => messages.needs(nameOf(circle[at]!), nameOf(id)));
+): Message {
+  const all = circle
+    .slice(1)
+    .map((id, at) => messageFor('graph.needs', { name: nameOf(circle[at]!), needed: nameOf(id) }));
   // Nobody reads hundreds of links: of a long circle its beginning and its end are told.
   const links =
     all.length <= MOST_LINKS
       ? all
-      : [...all.slice(0, MOST_LINKS - 1), messages.moreLinks(all.length - MOST_LINKS), all.at(-1)!];
+      : [
+          ...all.slice(0, MOST_LINKS - 1),
+          messageFor('graph.moreLinks', { allCount: all.length - MOST_LINKS }),
+          all.at(-1)!,
+        ];
   const self = circle.length === 2;
-  return messages.thatIsACircle(links.join(', '), self, along);
+  return messageFor('graph.thatIsACircle', { links: listOf(links, 'comma'), self, along });
 }

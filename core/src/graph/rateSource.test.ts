@@ -1,3 +1,4 @@
+import { english } from '../testing/english.ts';
 import { describe, expect, it } from 'vitest';
 import { decide } from '../plan/commands/decide.ts';
 import { applyChanges, type Document } from '../plan/document/document.ts';
@@ -10,7 +11,7 @@ const idOf = (document: Document, name: string) => namesOf(document).find(name)!
 const after = (document: Document, ...commands: Command[]) =>
   commands.reduce((now, command) => {
     const decision = decide(now, command);
-    if (!decision.ok) throw new Error(decision.refusal.message);
+    if (!decision.ok) throw new Error(english(decision.refusal.message));
     return applyChanges(now, decision.changes);
   }, document);
 

@@ -19,7 +19,7 @@ import { rowsWhere } from '../plan/document/rowTable.ts';
 import { TABLES, TABLE_NAMES, type AnyRow, type TableName } from '../plan/schema/tables.ts';
 import { totalWithId } from '../plan/schema/totals.ts';
 import { usersIn } from './users.ts';
-import { messages } from '../messages/graph.ts';
+import { messageFor, type Message, listOf } from '../message.ts';
 
 /**
  * What refers to what, as the tables' descriptions have it. Deleting, undoing, redoing and reading a file ask here, so
@@ -127,7 +127,7 @@ export function danglingRows(after: Document, changes: readonly DocumentChange[]
 }
 
 /** Why a break-even cannot ask something else: a rule uses an output it would no longer have. `null` when none does. */
-export function lostOutput(before: Document, after: Document, changes: readonly DocumentChange[]): string | null {
+export function lostOutput(before: Document, after: Document, changes: readonly DocumentChange[]): Message | null {
   for (const change of changes) {
     if (change.table !== 'breakEvens' || !change.before || !change.after) continue;
     if (change.before.about === change.after.about) continue;
@@ -137,7 +137,12 @@ export function lostOutput(before: Document, after: Document, changes: readonly 
     const now = new Set(outputsOf(calculatorWith(after, id)!).map((output) => output.name));
     const gone = outputsOf(calculatorWith(before, id)!).filter((output) => !now.has(output.name));
     const used = gone.find((output) => isUsed(after, outputId(id, output.name)));
-    if (used) return messages.usesChangeThatRuleFirst(users.map((user) => user.name).join(', '), name, used.name);
+    if (used)
+      return messageFor('graph.usesChangeThatRuleFirst', {
+        users: listOf(users.map((user) => user.name)),
+        name,
+        output: used.name,
+      });
   }
   return null;
 }
@@ -146,7 +151,7 @@ export function lostOutput(before: Document, after: Document, changes: readonly 
  * Why columns of lists cannot become what they are to be: a rule of the plan names a total they would no longer have, since
  * it would hang on entries of the ledger, or they would have no figures. `null` when none does.
  */
-export function lostTotal(before: Document, after: Document, changes: readonly DocumentChange[]): string | null {
+export function lostTotal(before: Document, after: Document, changes: readonly DocumentChange[]): Message | null {
   const lists = new Set(
     changes.flatMap(({ table, before: was, after: row }) =>
       was && row && (table === 'listColumns' || table === 'listCells') ? (listOfRow(after, table, row) ?? []) : [],
@@ -158,7 +163,7 @@ export function lostTotal(before: Document, after: Document, changes: readonly D
       ({ key, column }) => after.listColumns.has(column.id) && !now.has(key),
     );
     const used = gone.find(({ key }) => isUsed(after, outputId(list, key)));
-    if (used) return messages.theTotalIsUsed(`${after.lists.get(list)!.name}.${used.name}`);
+    if (used) return messageFor('graph.theTotalIsUsed', { name: `${after.lists.get(list)!.name}.${used.name}` });
   }
   return null;
 }

@@ -1,10 +1,11 @@
+import { type Message } from '../message.ts';
 import { circleSentence, componentsOf } from './circles.ts';
 import { usesByNode } from './dependencies.ts';
 import { usesByColumn } from './lists.ts';
 import { isTyped, listsOf } from '../plan/document/lists.ts';
 import { refused } from '../plan/schema/refusal.ts';
 import { isOfDocument, type Change, type Document } from '../plan/document/document.ts';
-import { nameOf } from '../plan/document/naming.ts';
+import { labelOf } from '../plan/document/naming.ts';
 import { TABLES, type TableName } from '../plan/schema/tables.ts';
 
 /** Whether changes can make or break ways from line to line. */
@@ -30,8 +31,8 @@ function hasInputs(table: TableName): boolean {
 }
 
 /** A circle among the figures of a plan, or among the columns of one of its lists, as a sentence; `null` for none. */
-export function circleIn(document: Document): string | null {
-  const name = (id: string) => nameOf(document, id) ?? id;
+export function circleIn(document: Document): Message | null {
+  const name = (id: string) => labelOf(document, id) ?? id;
   const ofPlan = componentsOf(usesByNode(document)).find(({ circle }) => circle)?.circle;
   if (ofPlan) return circleSentence(ofPlan, name);
   for (const { id } of listsOf(document)) {

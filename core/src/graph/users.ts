@@ -9,15 +9,15 @@ import {
   ownerOfFigure,
 } from '../plan/document/calculators.ts';
 import { groupsWithLines, inOrder, planOf, type Document } from '../plan/document/document.ts';
-import { nameOf } from '../plan/document/naming.ts';
+import { labelOf } from '../plan/document/naming.ts';
 import type { ListColumnRow } from '../plan/schema/tables.ts';
 import { readStoredOrNull } from '../plan/document/storedFormulas.ts';
-import { messages } from '../messages/graph.ts';
+import { messageFor, type Text, isSameText } from '../message.ts';
 
 /** Something that uses another thing of the plan, with its name. */
 export interface User {
   readonly id: string;
-  readonly name: string;
+  readonly name: Text;
 }
 
 /**
@@ -29,7 +29,7 @@ export function usersIn(document: Document): ReadonlyMap<string, readonly User[]
   const add = (used: string, user: User) => {
     const list = users.get(used);
     if (!list) users.set(used, [user]);
-    else if (!list.some(({ id, name }) => id === user.id && name === user.name)) list.push(user);
+    else if (!list.some(({ id, name }) => id === user.id && isSameText(name, user.name))) list.push(user);
   };
   const usedByLine = new Map<string, Set<string>>();
   for (const table of ['ruleSteps', 'exceptions'] as const)
@@ -57,9 +57,9 @@ export function usersIn(document: Document): ReadonlyMap<string, readonly User[]
       if (owner !== list) add(owner, { id, name });
     }
   for (const { id, name, projectionRate } of [...document.groups.values(), ...document.lines.values()])
-    if (projectionRate !== null) add(projectionRate, { id, name: messages.theProjectionOf(name) });
+    if (projectionRate !== null) add(projectionRate, { id, name: messageFor('graph.theProjectionOf', { name }) });
   const { id, projectionRate } = planOf(document);
-  if (projectionRate !== null) add(projectionRate, { id, name: messages.theProjectionOfNextYear });
+  if (projectionRate !== null) add(projectionRate, { id, name: messageFor('graph.theProjectionOfNextYear') });
   return users;
 }
 
@@ -80,7 +80,7 @@ export function usersOfColumn(document: Document, column: Pick<ListColumnRow, 'i
     const user = ownerOfFigure(id);
     if (!uses.some((use) => isTotal(use.id)) || document.lists.has(user) || users.some((each) => each.id === user))
       continue;
-    users.push({ id: user, name: nameOf(document, user) ?? user });
+    users.push({ id: user, name: labelOf(document, user) ?? user });
   }
   return users;
 }

@@ -1,6 +1,6 @@
 import { roundTo } from '../figure/rounding.ts';
 import { periodOf } from '../calendar/calendar.ts';
-import { monthInWords, type Month } from '../calendar/month.ts';
+import { type Month } from '../calendar/month.ts';
 import { decimalsOf } from '../figure/write.ts';
 import { calendarOf, planOf, type Document } from '../plan/document/document.ts';
 import {
@@ -11,7 +11,7 @@ import {
   type LedgerEntry,
 } from '../plan/schema/entries.ts';
 import type { Side } from '../plan/schema/tables.ts';
-import { messages } from '../messages/ledger.ts';
+import { messageFor, type Message } from '../message.ts';
 
 /**
  * Why an entry cannot be made, or changed to what it is, or `null` when it can. What it had before it may keep, also where
@@ -31,11 +31,12 @@ export function entryRefusal(document: Document, entry: LedgerEntry, before: Led
 function lineRefusal(document: Document, entry: LedgerEntry, before: LedgerEntry | null): EntryRefusal | null {
   if (entry.line === '' || (before?.line === entry.line && isTransfer(before) === isTransfer(entry))) return null;
   const line = document.lines.get(entry.line);
-  if (!line) return { message: messages.thisLineIsNoLonger, field: 'line' };
+  if (!line) return { message: messageFor('amount.thisLineIsNoLonger'), field: 'line' };
   const side = sideOfLine(document, line.id);
-  if (line.unit !== 'money' || side === 'memo') return { message: messages.isNoFlowOfMoney(line.name), field: 'line' };
+  if (line.unit !== 'money' || side === 'memo')
+    return { message: messageFor('amount.isNoFlowOfMoney', { name: line.name }), field: 'line' };
   if (isTransfer(entry) && side !== 'setAside')
-    return { message: messages.aTransferIsNeither(line.name), field: 'line' };
+    return { message: messageFor('amount.aTransferIsNeither', { name: line.name }), field: 'line' };
   return null;
 }
 
@@ -48,13 +49,13 @@ function accountRefusal(
   const id = entry[field];
   if (id === '' || id === before?.account || id === before?.toAccount) return null;
   const account = document.accounts.get(id);
-  if (!account) return { message: messages.thisAccountIsNoLonger, field };
-  return account.closed ? { message: messages.isClosed(account.name), field } : null;
+  if (!account) return { message: messageFor('amount.thisAccountIsNoLonger'), field };
+  return account.closed ? { message: messageFor('amount.isClosed', { name: account.name }), field } : null;
 }
 
 function itemRefusal(document: Document, { item }: LedgerEntry, before: LedgerEntry | null): EntryRefusal | null {
   if (item === '' || item === before?.item || document.listItems.has(item)) return null;
-  return { message: messages.thisItemIsNoLonger, field: 'item' };
+  return { message: messageFor('amount.thisItemIsNoLonger'), field: 'item' };
 }
 
 /** What was reconciled with a statement keeps what the statement says of it. */
@@ -62,7 +63,7 @@ function reconciledRefusal(entry: LedgerEntry, before: LedgerEntry | null): Entr
   if (before === null || (before.reconciled === '' && before.toReconciled === '')) return null;
   if (entry.reconciled === '' && entry.toReconciled === '') return null;
   for (const field of ['amount', 'account', 'toAccount'] as const)
-    if (entry[field] !== before[field]) return { message: messages.thisWasReconciled, field };
+    if (entry[field] !== before[field]) return { message: messageFor('amount.thisWasReconciled'), field };
   return null;
 }
 
@@ -97,15 +98,14 @@ export function inMinorUnits(document: Document, figure: number): number | null 
  * What is to be known before something is entered on a day: that the plan has no such month, so that only its account's
  * balance knows of it, or that it is of another month than the one shown (`null` where none is). Else `null`.
  */
-export function dateRemark(document: Document, date: string, shown: Month | null): string | null {
-  const { locale } = planOf(document);
+export function dateRemark(document: Document, date: string, shown: Month | null): Message | null {
   const calendar = calendarOf(document);
   const month = monthOfDate(date);
   if (periodOf(calendar, month) < 0) {
-    const [first, last] = [calendar.first, calendar.months.at(-1)!].map((each) => monthInWords(each, locale));
-    return messages.thePlanHasNoIt(monthInWords(month, locale), first, last);
+    const [first, last] = [calendar.first, calendar.months.at(-1)!].map((month) => ({ month }));
+    return messageFor('amount.thePlanHasNoIt', { month: { month }, first, last });
   }
   return shown === null || month === shown
     ? null
-    : messages.thisIsOf(monthInWords(month, locale), monthInWords(shown, locale));
+    : messageFor('amount.thisIsOf', { month: { month }, shown: { month: shown } });
 }

@@ -1,3 +1,4 @@
+import { english } from '../testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays, lastDay } from '../calendar/day.ts';
@@ -199,7 +200,7 @@ describe('what a line carries over', () => {
 function done(document: Document, ...commands: readonly Command[]): Document {
   return commands.reduce((before, command) => {
     const decision = decide(before, command);
-    if (!decision.ok) throw new Error(decision.refusal.message);
+    if (!decision.ok) throw new Error(english(decision.refusal.message));
     return applyChanges(before, decision.changes);
   }, document);
 }

@@ -4,13 +4,13 @@ import { notationOf } from '../figure/notation.ts';
 import { parseFormula } from '../formula/parse.ts';
 import { FormulaError, type Expression } from '../formula/expression/syntax.ts';
 import { planOf, type Document } from '../plan/document/document.ts';
-import { messages } from '../messages/ledger.ts';
+import { messageFor, type Message } from '../message.ts';
 import { inMinorUnits, minorUnitsIn } from './entries.ts';
 
 /** An amount somebody typed, in minor units; or why it is none. */
 export type ReadAmount =
   | { readonly ok: true; readonly amount: number }
-  | { readonly ok: false; readonly message: string };
+  | { readonly ok: false; readonly message: Message };
 
 /**
  * Reads an amount in the plan's notation: a figure, or reckoning with figures such as `12.50+3.20` or `3*4.99`, which is
@@ -18,13 +18,15 @@ export type ReadAmount =
  */
 export function readAmount(text: string, document: Document): ReadAmount {
   const { locale } = planOf(document);
-  const refuse = (message: string): ReadAmount => ({ ok: false, message });
+  const refuse = (message: Message): ReadAmount => ({ ok: false, message });
   const read = readCalculated(text, locale);
   if (!read.ok) return refuse(read.message);
-  if (read.figure === null) return refuse(messages.sayHowMuch);
+  if (read.figure === null) return refuse(messageFor('amount.sayHowMuch'));
   if (isCalculation(text)) return { ok: true, amount: roundTo(read.figure * minorUnitsIn(document)) };
   const amount = inMinorUnits(document, read.figure);
-  return amount === null ? refuse(messages.anAmountHasAtMost(minorUnitsIn(document))) : { ok: true, amount };
+  return amount === null
+    ? refuse(messageFor('amount.anAmountHasAtMost', { decimals: Math.log10(minorUnitsIn(document)) }))
+    : { ok: true, amount };
 }
 
 const isCalculation = (text: string) => /\d[^\d]*[-+*/×÷−(]/u.test(text) && !/\p{L}/u.test(text);
@@ -35,9 +37,11 @@ export function readCalculated(text: string, locale: string): ReadFigure {
   try {
     const figure = evaluate(parseFormula(text, notationOf(locale)));
     const isFigure = figure !== null && Math.abs(figure) <= LARGEST_FIGURE;
-    return isFigure ? { ok: true, figure } : { ok: false, message: messages.thisIsNoAmount(text.trim()) };
+    return isFigure
+      ? { ok: true, figure }
+      : { ok: false, message: messageFor('amount.thisIsNoAmount', { text: text.trim() }) };
   } catch (error) {
-    if (error instanceof FormulaError) return { ok: false, message: error.message };
+    if (error instanceof FormulaError) return { ok: false, message: error.problem.message };
     throw error;
   }
 }

@@ -1,3 +1,4 @@
+import { english } from '../testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays } from '../calendar/day.ts';
@@ -21,7 +22,7 @@ const idOf = (name: string) => namesOf(bare).find(name)!.id;
 const after = (document: Document, ...commands: Command[]) =>
   commands.reduce((now, command) => {
     const decision = decide(now, command);
-    if (!decision.ok) throw new Error(decision.refusal.message);
+    if (!decision.ok) throw new Error(english(decision.refusal.message));
     return applyChanges(now, decision.changes);
   }, document);
 const rule = (id: string, part: object): Command => ({ kind: 'assignmentRule.set', rule: id, settings: { line: idOf('Food'), ...part } }); // prettier-ignore
@@ -36,7 +37,7 @@ const line = (part: Partial<StatementLine> = {}): StatementLine => ({
   what: 'Something else',
   amount: -1000,
   reference: '',
-  place: 'Line 2',
+  place: { id: 'formats.inLine', values: { line: 2 } },
   ...part,
 });
 const entry = (id: string, given: Partial<EntryGiven> = {}): LedgerEntry =>

@@ -1,3 +1,4 @@
+import { type Message } from '../message.ts';
 import { daysBetween } from '../calendar/day.ts';
 import type { Day } from '../calendar/readDate.ts';
 import type { Document } from '../plan/document/document.ts';
@@ -15,7 +16,7 @@ export interface StatementLine {
   readonly amount: number;
   readonly reference: string;
   /** Where it stands in its file, in words. */
-  readonly place: string;
+  readonly place: Message;
 }
 
 /** What becomes of a line: an entry is made, there is one already, or one that was expected has happened. */

@@ -1,3 +1,4 @@
+import { english } from '../testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Model } from '../engine/model.ts';
@@ -36,7 +37,7 @@ const PLAN = parsePlan({
 function after(document: Document, ...commands: readonly Command[]): Document {
   return commands.reduce((before, command) => {
     const decision = decide(before, command);
-    if (!decision.ok) throw new Error(decision.refusal.message);
+    if (!decision.ok) throw new Error(english(decision.refusal.message));
     return applyChanges(before, decision.changes);
   }, document);
 }
@@ -44,7 +45,7 @@ function after(document: Document, ...commands: readonly Command[]): Document {
 /** Why a command is refused. */
 function refusalOf(document: Document, command: Command): string {
   const decision = decide(document, command);
-  return decision.ok ? 'taken' : decision.refusal.message;
+  return english(decision.ok ? 'taken' : decision.refusal.message);
 }
 
 type Value = number | string | null;
@@ -168,9 +169,9 @@ describe('a list', () => {
   it('lets a single item differ, and says so', () => {
     const changed = after(kitchen, { kind: 'listCells.set', cells: [{ item: 'i2', column: 'total', value: 100 }] });
     expect(figures(changed, 'total')[2]).toBe(100);
-    expect(explainItem(new Model(changed), 'total', 2).words).toBe('Typed for this item only, as an exception: €100.00. The rule would give €121.50.'); // prettier-ignore
+    expect(english(explainItem(new Model(changed), 'total', 2).words)).toBe('Typed for this item only, as an exception: €100.00. The rule would give €121.50.'); // prettier-ignore
     const [found] = findingsOf(new Model(changed)).filter(({ kind }) => kind === 'typedOverRule');
-    expect(found!.message).toBe('Lamps is an exception to the rule of Kitchen.Total price.');
+    expect(english(found!.message)).toBe('Lamps is an exception to the rule of Kitchen.Total price.');
     expect(figures(after(changed, found!.mend!.command), 'total')[2]).toBe(121.5);
     const own = after(kitchen, { kind: 'listCells.set', cells: [{ item: 'i2', column: 'total', value: null, formula: 'Extended' }] }); // prettier-ignore
     expect(figures(own, 'total')[2]).toBe(135);
@@ -180,7 +181,7 @@ describe('a list', () => {
     const explanation = explainItem(new Model(kitchen), 'total', 0);
     expect(explanation).toMatchObject({ formula: 'Extended − Less', worked: '238.80 − 23.88', source: 'formula' });
     expect(explanation.parts.map(({ label, value }) => [label, value])).toEqual([['Extended', 12 * 19.9], ['Less', 12 * 19.9 * 0.1]]); // prettier-ignore
-    expect(explainItem(new Model(kitchen), 'price', 0).words).toBe('Typed: €19.90.');
+    expect(english(explainItem(new Model(kitchen), 'price', 0).words)).toBe('Typed: €19.90.');
     expect(explainItem(new Model(kitchen), 'status', 1)).toMatchObject({ value: 0, words: 'Estimated less actual amount:' }); // prettier-ignore
   });
 
@@ -192,7 +193,7 @@ describe('a list', () => {
       settings: { name: 'Each', kind: 'rule', unit: 'money', formula: 'Total price / Quantity' },
       before: null,
     });
-    expect(explainItem(new Model(divided), 'each', 3).problem).toBe('Quantity is empty in row 4 (Paint), so Each has no figure.'); // prettier-ignore
+    expect(english(explainItem(new Model(divided), 'each', 3).problem)).toBe('Quantity is empty in row 4 (Paint), so Each has no figure.'); // prettier-ignore
     const kinds = findingsOf(new Model(divided)).map(({ kind, message }) => [kind, message]);
     expect(kinds).toContainEqual(['missingFigure', 'Quantity is empty in row 4 (Paint), so Each has no figure.']);
     expect(kinds).toContainEqual(['emptyFactor', 'Paint has no Quantity, so Kitchen.Extended is empty.']); // prettier-ignore
@@ -253,7 +254,7 @@ describe('a list', () => {
     const model = new Model(placed);
     const cell = { kind: 'listCells.set', cells: [{ item: 'i1', column: 'due', value: '2026-05-30' }] } as const;
     const decision = decide(placed, cell);
-    if (!decision.ok) throw new Error(decision.refusal.message);
+    if (!decision.ok) throw new Error(english(decision.refusal.message));
     model.update(applyChanges(placed, decision.changes), decision.changes);
     expect(figuresOf(model.seriesOf('kitchen-costs')!)[4]).toBeCloseTo(12 * 19.9 * 0.9 + 72, 9);
     // The total of all items is what it was, whatever else reads the list.
@@ -365,7 +366,7 @@ describe('a column that follows the entries of the ledger', () => {
     expect(file.entries.map(({ item }) => item)).toEqual(['i1', undefined]);
     expect(parseEntries(JSON.parse(JSON.stringify(file)), parsePlan(JSON.parse(JSON.stringify(file)))).map(({ item }) => item)).toEqual(['i1', '']); // prettier-ignore
     const decision = decide(follows, { kind: 'entries.set', entries: [{ entry: 'n', before: null, after: { date: '2026-05-03', amount: -5, item: 'nowhere' } }] }); // prettier-ignore
-    expect(decision.ok ? '' : decision.refusal.message).toBe('This item no longer exists in its list.');
+    expect(english(decision.ok ? '' : decision.refusal.message)).toBe('This item no longer exists in its list.');
   });
 });
 
@@ -373,8 +374,8 @@ describe('ready-made lists', () => {
   it.each(Object.keys(READY_MADE) as ReadyMadeList[])(
     '%s can be begun, twice, and computes without a problem',
     (which) => {
-      const twice = after(PLAN, readyMadeList(PLAN, which, 'first'));
-      const document = after(twice, readyMadeList(twice, which, 'second'));
+      const twice = after(PLAN, readyMadeList(PLAN, which, 'first', english));
+      const document = after(twice, readyMadeList(twice, which, 'second', english));
       expect([...document.lists.keys()]).toEqual(['first', 'second']);
       expect(
         findingsOf(new Model(document)).filter(({ kind }) => kind === 'units' || kind === 'missingFigure'),

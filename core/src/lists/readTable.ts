@@ -2,7 +2,7 @@ import { isDay, readDay, type Day } from '../calendar/readDate.ts';
 import { readFigure } from '../figure/read.ts';
 import type { Unit } from '../figure/unit.ts';
 import type { ListColumnRow } from '../plan/schema/tables.ts';
-import { messages } from '../messages/lists.ts';
+import { messageFor, type Message } from '../message.ts';
 
 /** What a column of a pasted table is taken for. */
 export interface GuessedColumn {
@@ -31,7 +31,7 @@ export interface Unreadable {
   readonly row: number;
   readonly column: number;
   readonly text: string;
-  readonly message: string;
+  readonly message: Message;
 }
 
 /** The locale whose figures have a decimal sign; what else it says does not matter here. */
@@ -95,7 +95,7 @@ export function readCell(
   { kind, unit }: Pick<GuessedColumn, 'kind' | 'unit'>,
   decimal: TableReading['decimal'],
   dates: DayReading,
-): { readonly ok: true; readonly value: number | string | null } | { readonly ok: false; readonly message: string } {
+): { readonly ok: true; readonly value: number | string | null } | { readonly ok: false; readonly message: Message } {
   if (text === '') return { ok: true, value: null };
   switch (kind) {
     case 'figure': {
@@ -106,11 +106,11 @@ export function readCell(
       const word = text.toLowerCase();
       if (YES.has(word) || word === '1') return { ok: true, value: 1 };
       if (NO.has(word) || word === '0') return { ok: true, value: 0 };
-      return { ok: false, message: messages.isNeitherYesNorNo(text) };
+      return { ok: false, message: messageFor('list.isNeitherYesNorNo', { text }) };
     }
     case 'date': {
       const day = isDay(text) ? text : readDay(text, dates.locale, dates.today);
-      return day === null ? { ok: false, message: messages.isNoDay(text) } : { ok: true, value: day };
+      return day === null ? { ok: false, message: messageFor('list.isNoDay', { text }) } : { ok: true, value: day };
     }
     default:
       return { ok: true, value: text.replace(/\s+/g, ' ').slice(0, 500) };
@@ -162,7 +162,7 @@ function unitOf(cells: readonly string[], heading: string): ListColumnRow['unit'
 }
 
 function uniqueName(heading: string, at: number, taken: Set<string>): string {
-  const base = heading === '' ? messages.columnNumber(at + 1) : heading;
+  const base = heading === '' ? String(at + 1) : heading;
   let name = base;
   for (let next = 2; taken.has(name.toLowerCase()); next++) name = `${base.slice(0, 74)} ${next}`;
   taken.add(name.toLowerCase());

@@ -109,7 +109,7 @@ describe('a pasted table', () => {
   });
 
   it('without headings has columns by number, and never two of one name', () => {
-    expect(guessTable([['1', '2']], IRISH)).toMatchObject({ hasHeadings: false, columns: [{ name: 'Column 1' }, { name: 'Column 2' }] }); // prettier-ignore
+    expect(guessTable([['1', '2']], IRISH)).toMatchObject({ hasHeadings: false, columns: [{ name: '1' }, { name: '2' }] }); // prettier-ignore
     const names = guessTable([['a', 'A', ''], ['1', '2', '3']], IRISH).columns.map(({ name }) => name); // prettier-ignore
     expect(new Set(names.map((name) => name.toLowerCase())).size).toBe(3);
   });

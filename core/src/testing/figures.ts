@@ -1,3 +1,4 @@
+import { english } from './english.ts';
 import type { PlanModel } from '../engine/planModel.ts';
 import { figuresOf } from '../engine/results.ts';
 import type { Series } from '../engine/series.ts';
@@ -19,7 +20,7 @@ export function allFigures(model: PlanModel): Record<string, unknown> {
       const problem = model.problems.get(series.codeAt(at));
       if (!problem) return 'empty';
       const { cause, node, period, subject, detail = '' } = problem;
-      return `${cause} of ${node} in ${period}: ${subject ? printFormula(subject) : ''} ${detail}`;
+      return `${cause} of ${node} in ${period}: ${subject ? printFormula(subject) : ''} ${english(detail)}`;
     };
     // Adding nothing makes minus zero zero: the two are one figure.
     return figuresOf(series).map((figure, at) => (figure === null ? why(at) : figure + 0));

@@ -1,3 +1,4 @@
+import { english } from './english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { findingsOf } from '../analysis/checks/checks.ts';
@@ -29,8 +30,8 @@ function carryOut(
     const command = commandFor(document, draw, nth);
     const decision = command && decide(document, command);
     if (!decision) return;
-    if (!decision.ok) return expect(decision.refusal.message).toMatch(/\S/);
-    expect(describeCommand(command, document)).not.toContain('undefined');
+    if (!decision.ok) return expect(english(decision.refusal.message)).toMatch(/\S/);
+    expect(english(describeCommand(command, document))).not.toContain('undefined');
     const after = applyChanges(document, decision.changes);
     taken(decision.changes, document, after);
     document = after;
@@ -68,11 +69,11 @@ describe('whatever commands are taken', () => {
       fc.property(MANY, (list) => {
         const model = new Model(carryOut(list, () => {}));
         const problems = problemsOf(model);
-        for (const { message } of [...problems, ...findingsOf(model)]) expect(message).toMatch(/^\S.*\S$/su);
+        for (const { message } of [...problems, ...findingsOf(model)]) expect(english(message)).toMatch(/^\S.*\S$/su);
         for (const id of model.ids()) {
           const { name, problem, value } = explainFigure(model, id, model.calendar.count - 1);
-          expect(name).not.toBe('');
-          if (value !== null) expect(problem).toBeNull();
+          expect(english(name)).not.toBe('');
+          if (value !== null) expect(english(problem)).toBeNull();
         }
       }),
       runs(20),
@@ -156,7 +157,7 @@ describe('whatever commands are taken', () => {
         let document = carryOut(list, (changes) => done.push(changes));
         for (const changes of done.reverse()) {
           const decision = decideChanges(document, invert(changes));
-          if (!decision.ok) throw new Error(decision.refusal.message);
+          if (!decision.ok) throw new Error(english(decision.refusal.message));
           document = applyChanges(document, decision.changes);
         }
         expect(differenceBetween(document, startingPlan())).toEqual([]);

@@ -1,3 +1,4 @@
+import { english } from './english.ts';
 import fc from 'fast-check';
 import { addMonths, toMonth, type Month } from '../calendar/month.ts';
 import { UNITS } from '../figure/unit.ts';
@@ -610,7 +611,7 @@ export function startingPlan(): Document {
   });
   return [...FURNITURE, ...LIST_FURNITURE].reduce((document, command) => {
     const decision = decide(document, command);
-    if (!decision.ok) throw new Error(`${command.kind}: ${decision.refusal.message}`);
+    if (!decision.ok) throw new Error(`${command.kind}: ${english(decision.refusal.message)}`);
     return applyChanges(document, decision.changes);
   }, lines);
 }

@@ -1,3 +1,5 @@
+import { speakAlways } from '../../../formats/src/language.ts';
+import { speaker } from './english.ts';
 import fc from 'fast-check';
 import { afterAll, vi } from 'vitest';
 import { setClock } from '../calendar/clock.ts';
@@ -12,6 +14,7 @@ const TIMES = HAUSHALT_TIMES === undefined ? 1 : Number(HAUSHALT_TIMES);
 /** When tests run, unless `npm run test:days` or a test says otherwise: what they find does not hang on the day. */
 export const PRESENT = HAUSHALT_NOW ?? '2026-11-24T10:00:00';
 setClock(PRESENT);
+speakAlways(speaker);
 
 fc.configureGlobal({
   seed: HAUSHALT_SEED === undefined ? 20260101 : Number(HAUSHALT_SEED),

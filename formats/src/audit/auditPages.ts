@@ -1,6 +1,6 @@
-import { dayInWords, monthInWords, toMonth, type Day, type FigureStyle } from '@haushalt/core';
+import { toMonth, type Day, type FigureStyle } from '@haushalt/core';
 import { pdfOf, setPages } from '../handOver.ts';
-import { messages } from '../messages.ts';
+import { dayInWords, monthInWords, say, t } from '../language.ts';
 import { words, type Sheet, type SheetCell, type SheetColumn, type SheetRow } from '../sheets/sheet.ts';
 import type { AuditedWorkbook } from './auditWorkbook.ts';
 
@@ -18,45 +18,47 @@ const FIGURE: SheetColumn = { kind: 'figure' };
 /** What was found in a workbook, as it is printed: its faults, the cells that differ, and what each row was taken for. */
 export function auditSheets({ findings, cells, reading, remarks }: AuditedWorkbook): Sheet[] {
   const month = (text: string) => monthInWords(toMonth(text), STYLE.locale);
-  const remark = reading ? messages.sheetAndMonths(reading.sheet, month(reading.from), month(reading.until)) : '';
+  const remark = reading
+    ? t('formats.sheetAndMonths', { sheet: reading.sheet, from: month(reading.from), until: month(reading.until) })
+    : '';
   const faults: Sheet = {
     id: 'faults',
-    title: messages.faults(findings.length),
+    title: t('formats.faults', { count: findings.length }),
     remark,
     columns: [NAME, TEXT, FIGURE, TEXT],
     headings: 1,
     rows: [
-      heading(messages.cell, messages.whatIsWrong, messages.offBy, messages.howToMend),
-      ...findings.map(({ cell, message, money: off, mend }) => line(words(cell), words(message), money(off), words(mend))),
+      heading(t('formats.cell'), t('formats.whatIsWrong'), t('formats.offBy'), t('formats.howToMend')),
+      ...findings.map(({ cell, message, money: off, mend }) => line(words(cell), words(say(message)), money(off), words(say(mend)))),
       { role: 'blank', cells: [] },
-      sentence(messages.cellsEqual(cells.equal, cells.compared)),
-      ...remarks.map(sentence),
+      sentence(t('formats.cellsEqual', { equal: cells.equal, compared: cells.compared })),
+      ...remarks.map((remark) => sentence(say(remark))),
     ],
   }; // prettier-ignore
   const differing: Sheet = {
     id: 'cells',
-    title: messages.cellsThatDiffer,
+    title: t('formats.cellsThatDiffer'),
     remark,
     columns: [NAME, FIGURE, FIGURE, TEXT],
     headings: 1,
     rows: [
-      heading(messages.cell, messages.inWorkbook, messages.inPlan, messages.why),
-      ...cells.differences.map(({ cell, theirs, ours, reason }) => line(words(cell), money(theirs), money(ours), words(reason))), // prettier-ignore
+      heading(t('formats.cell'), t('formats.inWorkbook'), t('formats.inPlan'), t('formats.why')),
+      ...cells.differences.map(({ cell, theirs, ours, reason }) => line(words(cell), money(theirs), money(ours), words(say(reason)))), // prettier-ignore
     ],
   };
   const taken: Sheet | null = reading && {
     id: 'reading',
-    title: messages.takenFor,
+    title: t('formats.takenFor'),
     remark,
     columns: [NAME, TEXT, TEXT, TEXT],
     headings: 1,
     rows: [
-      heading(messages.row, messages.label, messages.kind, messages.side),
-      ...reading.assumptions.map(({ cell, label }) => line(words(cell), words(label), words(messages.assumption), words(''))), // prettier-ignore
-      ...reading.tables.map(({ key, name, kind }) => line(words(key), words(name), words(messages.tableKinds[kind]), words(''))), // prettier-ignore
+      heading(t('formats.row'), t('formats.label'), t('formats.kind'), t('formats.side')),
+      ...reading.assumptions.map(({ cell, label }) => line(words(cell), words(label), words(t('formats.assumption')), words(''))), // prettier-ignore
+      ...reading.tables.map(({ key, name, kind }) => line(words(key), words(name), words(t(`formats.tableKinds.${kind}`)), words(''))), // prettier-ignore
       ...reading.rows.map(
         ({ row, label, kind, side }) =>
-        line(words(String(row)), words(label), words(messages.rowKinds[kind]), words(side ? messages.groupNames[side] : '')), // prettier-ignore
+        line(words(String(row)), words(label), words(t(`formats.rowKinds.${kind}`)), words(side ? t(`formats.groupNames.${side}`) : '')), // prettier-ignore
       ),
     ],
   };
@@ -74,6 +76,6 @@ export async function auditPdf(audited: AuditedWorkbook, title: string, today: D
     name: '',
     date: dayInWords(today, STYLE.locale),
   } as const;
-  const laidOut = await setPages(auditSheets(audited), messages.auditOf(title), STYLE, setup);
-  return pdfOf(laidOut, { title: messages.auditOf(title), name: '' }, STYLE);
+  const laidOut = await setPages(auditSheets(audited), t('formats.auditOf', { title }), STYLE, setup);
+  return pdfOf(laidOut, { title: t('formats.auditOf', { title }), name: '' }, STYLE);
 }

@@ -1,7 +1,8 @@
 import { LARGEST_FIGURE, type Document, type Side } from '@haushalt/core';
 import { WorkbookError, rawCell, type RawCell, type RawSheet, type RawWorkbook } from '../read/rawWorkbook.ts';
+import { TOO_LARGE } from '../read/rawWorkbook.ts';
 import { readWorkbook } from '../read/readWorkbook.ts';
-import { messages } from '../messages.ts';
+import { messageFor, type Text } from '../message.ts';
 import { assumptionCells, type AssumptionCell } from './assumptionCells.ts';
 import { lettersOf } from '../sheets/printFormula.ts';
 import { blockOf, type Block } from './block.ts';
@@ -21,7 +22,7 @@ export interface AuditedWorkbook {
   /** What was taken for what: the sheet, its months, and each row; none for a workbook of ours. */
   readonly reading: WorkbookReading | null;
   /** What has to be said beside: macros, other plans, months that are missing. */
-  readonly remarks: readonly string[];
+  readonly remarks: readonly Text[];
 }
 
 /** The most rows below the months: beyond that it is a table of entries, and no plan. */
@@ -98,7 +99,13 @@ export function auditRead(
   const own = ownWorkbook(workbook);
   if (own) {
     const { document, cells, taken } = own;
-    return { document, cells, findings: [], reading: null, remarks: [...workbook.remarks, messages.isOurs(taken)] };
+    return {
+      document,
+      cells,
+      findings: [],
+      reading: null,
+      remarks: [...workbook.remarks, messageFor('formats.isOurs', { taken })],
+    };
   }
   const tablesBySheet = new Map(workbook.sheets.map((sheet) => [sheet, tablesOf(sheet)]));
   const blockIn = (sheet: RawSheet, meant: ReadingCorrections = {}) => blockOf(sheet, tablesBySheet.get(sheet)!, meant);
@@ -108,12 +115,15 @@ export function auditRead(
   });
   if (blocks.length === 0) {
     const months = workbook.sheets.find((sheet) => blockIn(sheet) !== null);
-    throw new WorkbookError(months ? messages.nothingBelowMonths(months.name) : messages.noMonths);
+    throw new WorkbookError(
+      months ? messageFor('formats.nothingBelowMonths', { sheet: months.name }) : messageFor('formats.noMonths'),
+    );
   }
   const likeliest = blocks.reduce((best, each) => (each.rows.length > best.rows.length ? each : best));
   const { sheet } = blocks.find((each) => each.sheet.name === said.sheet) ?? likeliest;
   const block = blockIn(sheet, said)!;
-  if (block.rows.length > MOST_ROWS) throw new WorkbookError(messages.tooManyRows(block.sheet.name, MOST_ROWS));
+  if (block.rows.length > MOST_ROWS)
+    throw new WorkbookError(messageFor('formats.tooManyRows', { sheet: block.sheet.name, most: MOST_ROWS }));
   const beside = tablesBeside([...tablesBySheet.values()].flat(), block);
   const tables = applyCorrections(beside, assumptionCells(workbook, block), said);
   const assumptions = assumptionCells(
@@ -134,9 +144,13 @@ export function auditRead(
   const { document, cells } = maker.make(title);
   const remarks = [
     ...workbook.remarks,
-    ...block.others.slice(0, 1).map((row) => messages.otherPlan(block.sheet.name, row + 1)),
-    ...blocks.filter((each) => each.sheet !== sheet).map((each) => messages.otherSheet(each.sheet.name)),
-    ...(block.gaps.length > 0 ? [messages.monthsMissing(block.gaps.join(', '))] : []),
+    ...block.others
+      .slice(0, 1)
+      .map((row) => messageFor('formats.otherPlan', { sheet: block.sheet.name, row: row + 1 })),
+    ...blocks
+      .filter((each) => each.sheet !== sheet)
+      .map((each) => messageFor('formats.otherSheet', { sheet: each.sheet.name })),
+    ...(block.gaps.length > 0 ? [messageFor('formats.monthsMissing', { where: block.gaps.join(', ') })] : []),
   ];
   const month = ({ month: number, year }: Block['months'][number]) => `${year}-${String(number).padStart(2, '0')}`;
   const reading: WorkbookReading = {
@@ -202,7 +216,7 @@ function withinLimits(sheet: RawSheet): RawSheet {
   const large = [...sheet.cells].filter(([, line]) => [...line.values()].some(isTooLarge));
   if (large.length === 0) return sheet;
   const cells = new Map(sheet.cells);
-  const asError = (cell: RawCell): RawCell => ({ ...cell, value: null, error: messages.tooLargeAFigure });
+  const asError = (cell: RawCell): RawCell => ({ ...cell, value: null, error: TOO_LARGE });
   for (const [row, line] of large)
     cells.set(row, new Map([...line].map(([column, cell]) => [column, isTooLarge(cell) ? asError(cell) : cell])));
   return { ...sheet, cells };

@@ -1,5 +1,5 @@
 import { allPartsOf } from '../formulaTree.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { filledIn, type RawFormula, type RawSheet } from '../read/rawWorkbook.ts';
 import { addressIn, type Review } from './review.ts';
 
@@ -18,8 +18,10 @@ export function reviewCircles(review: Review): void {
         review.say({
           kind: 'circular',
           ...circle[0]!,
-          message: messages.isCircle([...circle, circle[0]!].map((at) => addressIn(at.row, at.column)).join(' → ')),
-          mend: messages.breakTheCircle,
+          message: messageFor('formats.isCircle', {
+            circle: [...circle, circle[0]!].map((at) => addressIn(at.row, at.column)).join(' → '),
+          }),
+          mend: messageFor('formats.breakTheCircle'),
           money: null,
         });
 }

@@ -1,5 +1,5 @@
 import { rawCell, type RawFormula } from '../read/rawWorkbook.ts';
-import { messages } from '../messages.ts';
+import { messageFor, type Text } from '../message.ts';
 import type { Block, BlockRow } from './block.ts';
 import { addressIn } from './review.ts';
 import type { ReviewedBlock } from './reviewBlock.ts';
@@ -11,7 +11,7 @@ export interface CellDifference {
   readonly theirs: number;
   /** The plan's; `null` where it has none. */
   readonly ours: number | null;
-  readonly reason: string;
+  readonly reason: Text;
 }
 
 /** How many figures were compared, how many are equal, and those that are not. */
@@ -99,10 +99,12 @@ export function compareCells(block: Block, { findings, rules }: ReviewedBlock, p
   }
 
   /** What was found in the cell, or in its row; else it follows from what differs elsewhere. */
-  function reasonFor(row: BlockRow, cell: string): string {
+  function reasonFor(row: BlockRow, cell: string): Text {
     const inRow = (of: string) => /\d+$/.exec(of)?.[0] === String(row.row + 1);
     const finding = findings.find((each) => each.cell === cell) ?? findings.find((each) => inRow(each.cell));
-    return finding?.message ?? (plan.isMended ? messages.followsAMend : messages.followsAnother);
+    return (
+      finding?.message ?? (plan.isMended ? messageFor('formats.followsAMend') : messageFor('formats.followsAnother'))
+    );
   }
 }
 

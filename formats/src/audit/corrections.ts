@@ -1,6 +1,6 @@
 import { SIDES, type Side } from '@haushalt/core';
 import { WorkbookError } from '../read/rawWorkbook.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { TABLE_KINDS, type TableKind } from './tables.ts';
 
 /** What a row of somebody's sheet is. */
@@ -45,7 +45,8 @@ export function readingSaid(json: unknown): ReadingCorrections {
 }
 
 const isOneOf = (options: readonly string[], said: unknown) => said === undefined || options.includes(said as string);
-const refusedAt = (part: string) => new WorkbookError(messages.cannotBeMeant(part));
+const refusedAt = (part: string) =>
+  new WorkbookError(messageFor('formats.cannotBeMeant', { part, hasPart: part !== '' }));
 
 function record(value: unknown, part: string): Record<string, unknown> {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) throw refusedAt(part);

@@ -1,3 +1,4 @@
+import { type Message } from '../message.ts';
 /** What can be wrong with a workbook, the gravest first. */
 export const AUDIT_KINDS = [
   'slidReference',
@@ -21,8 +22,8 @@ export interface AuditFinding {
   readonly sheet: string;
   /** The cell, such as `F12`. */
   readonly cell: string;
-  readonly message: string;
-  readonly mend: string;
+  readonly message: Message;
+  readonly mend: Message;
   /** By how much the figure is off, in the workbook's money; `null` where that cannot be told. */
   readonly money: number | null;
 }

@@ -1,3 +1,4 @@
+import { messageFor } from '../message.ts';
 import {
   MAX_MONTHS,
   Model,
@@ -10,7 +11,7 @@ import {
   type Side,
 } from '@haushalt/core';
 import { rawCell, WorkbookError, type RawFormula, type RawWorkbook } from '../read/rawWorkbook.ts';
-import { messages } from '../messages.ts';
+import { t } from '../language.ts';
 import { placeKey, type AssumptionCell } from './assumptionCells.ts';
 import { isBalance, linesAbove, type Block, type BlockRow } from './block.ts';
 import { saidOfRow, type ReadingCorrections } from './corrections.ts';
@@ -79,12 +80,13 @@ export class PlanMaker {
     const first = Math.min(...numbered);
     this.first = { year: Math.floor(first / 12), month: (first % 12) + 1 };
     this.periods = numbered.map((each) => each - first);
-    if (Math.max(...this.periods) >= MAX_MONTHS) throw new WorkbookError(messages.tooManyMonths600);
+    if (Math.max(...this.periods) >= MAX_MONTHS) throw new WorkbookError(messageFor('formats.tooManyMonths600'));
   }
 
   make(title: string): MadePlan {
     this.nameAll();
-    if (this.lines.size === 0) throw new WorkbookError(messages.nothingBelowMonths(this.of.block.sheet.name));
+    if (this.lines.size === 0)
+      throw new WorkbookError(messageFor('formats.nothingBelowMonths', { sheet: this.of.block.sheet.name }));
     for (;;) {
       try {
         const document = parsePlan(this.planFile(title));
@@ -119,7 +121,7 @@ export class PlanMaker {
 
   private free(wanted: string): string {
     const plain = wanted.replace(/\p{Cc}|[\u2028\u2029]/gu, ' ').trim();
-    const base = [...plain].slice(0, 70).join('').trim() || messages.line;
+    const base = [...plain].slice(0, 70).join('').trim() || t('formats.line');
     for (let attempt = 1; ; attempt++) {
       const name = attempt === 1 ? base : `${base} ${attempt}`;
       if (this.taken.has(nameKey(name))) continue;
@@ -155,7 +157,7 @@ export class PlanMaker {
     const bySide = [...drafts.filter(({ side }) => side !== 'memo'), ...drafts.filter(({ side }) => side === 'memo')];
     for (const { group, title, side } of bySide)
       if (!this.groups.has(group))
-        this.groups.set(group, { name: this.free(title === '' ? messages.groupNames[side] : title), side });
+        this.groups.set(group, { name: this.free(title === '' ? t(`formats.groupNames.${side}`) : title), side });
     for (const [key, { label }] of this.of.assumptions) this.assumptionNames.set(key, this.free(label));
     this.named = nameTables(this.of.tables, (wanted) => this.free(wanted));
   }

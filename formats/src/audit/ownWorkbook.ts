@@ -19,7 +19,7 @@ import { Places } from '../sheets/placed.ts';
 import { planInSheet } from '../sheets/planSheet.ts';
 import { lettersOf, officeOpenSpelling, printSheetFormula } from '../sheets/printFormula.ts';
 import type { SheetCell, Workbook } from '../sheets/sheet.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import type { CellDifference, ComparedCells } from './compareCells.ts';
 import { relativeForm } from './relative.ts';
 
@@ -65,7 +65,7 @@ export function ownWorkbook(workbook: RawWorkbook): OwnWorkbook | null {
     cell: place,
     theirs: theirs ?? NaN,
     ours: typeof cell.value === 'number' ? cell.value : null,
-    reason: isTyped ? messages.typedOverHere : messages.formulaChanged,
+    reason: isTyped ? messageFor('formats.typedOverHere') : messageFor('formats.formulaChanged'),
   }));
   return { document, taken, cells: { compared, equal: compared - differences.length, differences } };
 }

@@ -1,6 +1,6 @@
 import { quoteName, type PlanModel } from '@haushalt/core';
 import { rawCell, type RawReference } from '../read/rawWorkbook.ts';
-import { messages } from '../messages.ts';
+import { t } from '../language.ts';
 import { placeKey } from './assumptionCells.ts';
 import type { CellDifference } from './compareCells.ts';
 import { addressIn } from './review.ts';
@@ -34,7 +34,7 @@ export function nameTables(tables: readonly FoundTable[], free: (wanted: string)
     const columnNames = new Map<number, string>();
     const taken = new Set<string>();
     for (const { column, name } of table.columns) {
-      const base = [...name.replace(/\p{Cc}/gu, ' ').trim()].slice(0, 70).join('') || messages.row;
+      const base = [...name.replace(/\p{Cc}/gu, ' ').trim()].slice(0, 70).join('') || t('formats.row');
       let unique = base;
       for (let nth = 2; taken.has(unique.toLowerCase()); nth++) unique = `${base} ${nth}`;
       taken.add(unique.toLowerCase());
@@ -159,7 +159,7 @@ export function compareTables(
           cell: addressIn(row, column),
           theirs,
           ours: Number.isNaN(ours) ? null : ours,
-          reason: messages.followsAnother,
+          reason: t('formats.followsAnother'),
         });
       });
     }

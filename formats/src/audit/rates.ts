@@ -1,5 +1,5 @@
 import { allPartsOf } from '../formulaTree.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import type { RawFormula } from '../read/rawWorkbook.ts';
 import type { AssumptionCell } from './assumptionCells.ts';
 import type { BlockRow } from './block.ts';
@@ -11,8 +11,17 @@ export function reviewRates(review: Review, row: BlockRow, formula: RawFormula, 
   const typed = typedRateIn(formula);
   if (typed !== null) {
     const shared = [...review.assumptions.values()].find(({ value }) => Math.abs(value - typed) < 1e-9);
-    const mend = shared ? messages.referTo(shared.label) : messages.giveItACell;
-    review.say({ kind: 'typedRate', ...at, message: messages.hasTypedRate(row.label, typed), mend, money: null });
+    const mend = shared ? messageFor('formats.referTo', { label: shared.label }) : messageFor('formats.giveItACell');
+    review.say({
+      kind: 'typedRate',
+      ...at,
+      message: messageFor('formats.hasTypedRate', {
+        row: row.label,
+        rate: `${Number((typed * 100).toPrecision(10))} %`,
+      }),
+      mend,
+      money: null,
+    });
   }
   const yearly = yearlyFactorIn(review, formula);
   if (!yearly) return;
@@ -20,8 +29,8 @@ export function reviewRates(review: Review, row: BlockRow, formula: RawFormula, 
   review.say({
     kind: 'yearlyAsMonthly',
     ...at,
-    message: messages.isYearly(row.label, yearly.label),
-    mend: messages.divideBy12,
+    message: messageFor('formats.isYearly', { row: row.label, rate: yearly.label }),
+    mend: messageFor('formats.divideBy12'),
     money: typeof value === 'number' ? (value * 11) / 12 : null,
   });
 }

@@ -1,7 +1,7 @@
 import { roundTo } from '@haushalt/core';
 import { filledIn, rawCell, type RawCell, type RawFormula, type RawReference, type RawWorkbook } from '../read/rawWorkbook.ts'; // prettier-ignore
 import { allPartsOf } from '../formulaTree.ts';
-import { messages } from '../messages.ts';
+import { messageFor, type Message } from '../message.ts';
 import { lettersOf } from '../sheets/printFormula.ts';
 import { placeKey, type AssumptionCell } from './assumptionCells.ts';
 import type { Block, BlockRow } from './block.ts';
@@ -22,8 +22,8 @@ interface Fault {
   readonly kind: AuditKind;
   readonly row: number;
   readonly column: number;
-  readonly message: string;
-  readonly mend: string;
+  readonly message: Message;
+  readonly mend: Message;
   readonly money: number | null;
 }
 
@@ -75,9 +75,12 @@ export class Review {
   }
 
   /** A row in a month, in words. */
-  where(row: BlockRow, column: number): string {
+  where(row: BlockRow, column: number): Message {
     const month = this.block.months[this.block.columns.indexOf(column)];
-    return messages.rowInMonth(row.label, month ? `${String(month.month).padStart(2, '0')}/${month.year}` : '');
+    return messageFor('formats.rowInMonth', {
+      row: row.label,
+      month: month ? `${String(month.month).padStart(2, '0')}/${month.year}` : '',
+    });
   }
 
   /** By how much a cell is off what a formula would give in its place; `null` where that cannot be told. */

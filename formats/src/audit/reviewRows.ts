@@ -1,5 +1,6 @@
+import { TOO_LARGE } from '../read/rawWorkbook.ts';
 import { allPartsOf } from '../formulaTree.ts';
-import { messages } from '../messages.ts';
+import { messageFor, type Message } from '../message.ts';
 import type { RawCell, RawFormula } from '../read/rawWorkbook.ts';
 import { figureIn } from '../read/readWorkbook.ts';
 import { mostOf, type BlockRow } from './block.ts';
@@ -37,8 +38,11 @@ export function reviewRow(review: Review, row: BlockRow): void {
   // An error is told last: what it comes from may have been found.
   cells.forEach((cell, at) => {
     if (departs.get(at) !== 'errorValue' || cell?.error == null) return;
-    const message = messages.showsAnError(review.where(row, columns[at]!), cell.error);
-    review.say({ kind: 'errorValue', row: row.row, column: columns[at]!, message, mend: cell.formula ? messages.mendTheError : messages.typeWhatIsMeant, money: null }); // prettier-ignore
+    const message = messageFor('formats.showsAnError', {
+      where: review.where(row, columns[at]!),
+      error: cell.error === TOO_LARGE ? messageFor('formats.tooLargeAFigure') : cell.error,
+    });
+    review.say({ kind: 'errorValue', row: row.row, column: columns[at]!, message, mend: cell.formula ? messageFor('formats.mendTheError') : messageFor('formats.typeWhatIsMeant'), money: null }); // prettier-ignore
   });
 }
 
@@ -56,20 +60,20 @@ function reviewMonths(
     if (column <= rule.column || !cell) return;
     const expected = moved(rule.formula, 0, column - rule.column);
     const where = review.where(row, column);
-    const depart = (kind: AuditKind, message: string) => {
+    const depart = (kind: AuditKind, message: Message) => {
       departs.set(at, kind);
       const money = review.offBy(row.row, column, expected);
-      review.say({ kind, row: row.row, column, message, mend: messages.useTheRowsFormula, money });
+      review.say({ kind, row: row.row, column, message, mend: messageFor('formats.useTheRowsFormula'), money });
     };
     if (!cell.formula) {
-      if (typeof cell.value === 'number') depart('typedOverFormula', messages.isTyped(where));
+      if (typeof cell.value === 'number') depart('typedOverFormula', messageFor('formats.isTyped', { where }));
       return;
     }
     // What a total adds up is reviewed with the totals.
     if (row.kind === 'total' || relativeForm(cell.formula, row.row, column) === usual) return;
     const stray = slidTo(review, cell.formula, expected, row.row, column);
-    if (stray === null) depart('oddFormula', messages.isOdd(where));
-    else depart('slidReference', messages.hasSlid(where, stray));
+    if (stray === null) depart('oddFormula', messageFor('formats.isOdd', { where }));
+    else depart('slidReference', messageFor('formats.hasSlid', { where, cells: stray }));
   });
 }
 
@@ -81,8 +85,15 @@ function reviewCell(review: Review, row: BlockRow, cell: RawCell, at: number, de
     const divisor = cell.formula && emptyDivisorOf(review, cell.formula);
     if (divisor) {
       departs.set(at, 'emptyDivisor');
-      const message = messages.dividesByNothing(where, divisor);
-      review.say({ kind: 'emptyDivisor', row: row.row, column, message, mend: messages.fillTheDivisor, money: null });
+      const message = messageFor('formats.dividesByNothing', { where, cell: divisor });
+      review.say({
+        kind: 'emptyDivisor',
+        row: row.row,
+        column,
+        message,
+        mend: messageFor('formats.fillTheDivisor'),
+        money: null,
+      });
     } else if (!takesOverError(review, cell.formula)) departs.set(at, 'errorValue');
     return;
   }
@@ -90,8 +101,15 @@ function reviewCell(review: Review, row: BlockRow, cell: RawCell, at: number, de
   const figure = figureIn(cell.value, false) ?? figureIn(cell.value, true);
   if (figure === null) return;
   departs.set(at, 'textFigure');
-  const message = messages.isText(where, cell.value);
-  review.say({ kind: 'textFigure', row: row.row, column, message, mend: messages.typeAsFigure, money: -figure });
+  const message = messageFor('formats.isText', { where, text: cell.value });
+  review.say({
+    kind: 'textFigure',
+    row: row.row,
+    column,
+    message,
+    mend: messageFor('formats.typeAsFigure'),
+    money: -figure,
+  });
 }
 
 /** The cell a formula divides by, where nothing or 0 stands in it. */

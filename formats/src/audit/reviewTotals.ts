@@ -1,4 +1,4 @@
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import type { RawCell } from '../read/rawWorkbook.ts';
 import { addedRows, isBalance, linesAbove, type BlockRow } from './block.ts';
 import { moved } from './relative.ts';
@@ -16,18 +16,18 @@ export function reviewTotal(review: Review, total: BlockRow): void {
   const all = (of: readonly number[]) => columns.reduce((sum, column) => sum + sumOf(review, of, column), 0);
   const missing = own.filter((of) => !usual.includes(of) && !isBalance(byRow.get(of)!));
   if (missing.length > 0) {
-    const message = messages.misses(total.label, labels(missing));
-    review.say({ kind: 'totalMisses', ...at, message, mend: messages.widenTheSum, money: -all(missing) });
+    const message = messageFor('formats.misses', { row: total.label, lines: labels(missing) });
+    review.say({ kind: 'totalMisses', ...at, message, mend: messageFor('formats.widenTheSum'), money: -all(missing) });
   }
   const twice = countedTwice(usual, byRow);
   if (twice.length > 0) {
-    const message = messages.twice(total.label, labels(twice));
-    review.say({ kind: 'countsTwice', ...at, message, mend: messages.countOnce, money: all(twice) });
+    const message = messageFor('formats.twice', { row: total.label, lines: labels(twice) });
+    review.say({ kind: 'countsTwice', ...at, message, mend: messageFor('formats.countOnce'), money: all(twice) });
   }
   const hidden = usual.filter((of) => sheet.hiddenRows.has(of) && all([of]) !== 0);
   if (hidden.length > 0) {
-    const message = messages.hides(total.label, hidden.map((of) => `${of + 1}`).join(', '));
-    review.say({ kind: 'hiddenInTotal', ...at, message, mend: messages.showTheRow, money: all(hidden) });
+    const message = messageFor('formats.hides', { row: total.label, rows: hidden.map((of) => `${of + 1}`).join(', ') });
+    review.say({ kind: 'hiddenInTotal', ...at, message, mend: messageFor('formats.showTheRow'), money: all(hidden) });
   }
   for (const column of columns) reviewMonth(review, total, usual, column);
 }
@@ -39,7 +39,7 @@ function reviewMonth(review: Review, total: BlockRow, usual: readonly number[], 
   if (added?.join() === total.adds.join()) return;
   const { columns, rows } = review.block;
   const rule = review.rules.get(total.row);
-  const place = { row: total.row, column, mend: messages.useTheRowsFormula };
+  const place = { row: total.row, column, mend: messageFor('formats.useTheRowsFormula') };
   const where = review.where(total, column);
   const labels = (of: readonly number[]) => of.map((each) => rows.find(({ row }) => row === each)!.label).join(', ');
   if (added) {
@@ -47,17 +47,17 @@ function reviewMonth(review: Review, total: BlockRow, usual: readonly number[], 
     const beyond = membersIn(review, added).filter((of) => !usual.includes(of));
     rule?.departs.set(columns.indexOf(column), 'totalMisses');
     if (without.length > 0) {
-      const message = messages.misses(where, labels(without));
+      const message = messageFor('formats.misses', { row: where, lines: labels(without) });
       review.say({ kind: 'totalMisses', ...place, message, money: -sumOf(review, without, column) });
     } else if (beyond.length > 0) {
-      const message = messages.twice(where, labels(beyond));
+      const message = messageFor('formats.twice', { row: where, lines: labels(beyond) });
       review.say({ kind: 'countsTwice', ...place, message, money: sumOf(review, beyond, column) });
     }
   } else if (cell?.formula && cell.error === null && rule?.formula) {
     const expected = moved(rule.formula.formula, 0, column - rule.formula.column);
     rule.departs.set(columns.indexOf(column), 'oddFormula');
     const money = review.offBy(total.row, column, expected);
-    review.say({ kind: 'oddFormula', ...place, message: messages.isOdd(where), money });
+    review.say({ kind: 'oddFormula', ...place, message: messageFor('formats.isOdd', { where }), money });
   }
 }
 
@@ -75,8 +75,8 @@ export function reviewRowTotal(review: Review, row: BlockRow): void {
     kind: 'totalMisses',
     row: row.row,
     column,
-    message: messages.missesMonths(row.label, missed.length),
-    mend: messages.widenTheSum,
+    message: messageFor('formats.missesMonths', { row: row.label, months: missed.length }),
+    mend: messageFor('formats.widenTheSum'),
     money: -missed.reduce((sum, each) => sum + numberIn(review.cell(row.row, each)), 0),
   });
 }

@@ -1,5 +1,5 @@
 import { allPartsOf, partsOf, withParts } from '../formulaTree.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import type { RawFormula, RawReference } from '../read/rawWorkbook.ts';
 import type { BlockRow } from './block.ts';
 import { moved, relativeForm } from './relative.ts';
@@ -35,8 +35,12 @@ export function reviewSlides(
       kind: 'slidReference',
       row: row.row,
       column: columns[later[0]!]!,
-      message: messages.slidesAlong(row.label, assumption.label, addressIn(at, column + movedBy(later[0]!))),
-      mend: messages.fixTheReference(addressIn(at, column).replace(/^([A-Z]+)/, '$$$1$$')),
+      message: messageFor('formats.slidesAlong', {
+        row: row.label,
+        label: assumption.label,
+        cell: addressIn(at, column + movedBy(later[0]!)),
+      }),
+      mend: messageFor('formats.fixTheReference', { cell: addressIn(at, column).replace(/^([A-Z]+)/, '$$$1$$') }),
       money,
     });
   }

@@ -1,5 +1,5 @@
 import type { FigureStyle } from '@haushalt/core';
-import { messages } from '../messages.ts';
+import { t } from '../language.ts';
 import { PALETTE, SIDE_INK, SIDE_TINT, TONE_COLOURS } from '../sheets/palette.ts';
 import { words, type Sheet, type SheetCell, type SheetRow } from '../sheets/sheet.ts';
 import { shownText } from '../sheets/shownText.ts';
@@ -67,7 +67,7 @@ export function layOut(
   );
   if (setup.hasContents) {
     const paper = paperArea(setup.paper, setup.orientation === 'across' ? 'across' : 'upright');
-    const about = { heading: messages.contents, remark: title, isFirst: true };
+    const about = { heading: t('formats.contents'), remark: title, isFirst: true };
     pages.unshift(frame(1, paper, about, contentsItems(contents, paper, setup)));
   }
   return { pages, contents };
@@ -115,7 +115,7 @@ function carriedRow(
   measure: Measure,
 ): SetRow {
   const first = Math.min(...sums.keys());
-  const title = words(kind === 'forward' ? messages.carriedForward : messages.broughtForward, { span: first });
+  const title = words(kind === 'forward' ? t('formats.carriedForward') : t('formats.broughtForward'), { span: first });
   const figures = widths.slice(first).map((_, index): SheetCell => {
     const sum = sums.get(first + index);
     return sum === undefined ? { value: null } : { value: sum, format: { unit: 'money' } };
@@ -293,7 +293,7 @@ function frameItems(
     ...(whose === '' ? [] : [text(whose, right, MARGIN + 14, SMALL, 'text', soft, 'end')]),
     { kind: 'rule', x: MARGIN, y: height - MARGIN - 12, toX: right, width: 0.25, colour: setup.isBlackAndWhite ? GREYS.hairline : PALETTE.hairline }, // prettier-ignore
     text(title, MARGIN, height - MARGIN - 2, SMALL, 'text', soft, 'start'),
-    text(messages.pageOf(page, total), right, height - MARGIN - 2, SMALL, 'text', soft, 'end'),
+    text(t('formats.pageOf', { page, total }), right, height - MARGIN - 2, SMALL, 'text', soft, 'end'),
   ];
 }
 

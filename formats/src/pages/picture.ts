@@ -1,4 +1,4 @@
-import { messages } from '../messages.ts';
+import { t } from '../language.ts';
 import { PALETTE, SIDE_INK } from '../sheets/palette.ts';
 import type { PictureSeries, SheetPicture } from '../sheets/picture.ts';
 import type { Measure, PageItem } from './page.ts';
@@ -38,8 +38,9 @@ export function pictureInWords({ form, categories, series, write }: SheetPicture
       const there = values.flatMap((value, at) => (value === null ? [] : [at]));
       const [first, last] = [there[0], there.at(-1)];
       if (first === undefined || last === undefined) return label;
-      const figureOf = (at: number) => messages.figureIn(write(values[at]!), categories[at] ?? '');
-      return messages.seriesInWords(label, figureOf(first), figureOf(last));
+      const figureOf = (at: number) =>
+        t('formats.figureIn', { figure: write(values[at]!), where: categories[at] ?? '' });
+      return t('formats.seriesInWords', { label, first: figureOf(first), last: figureOf(last) });
     })
     .join('; ');
 }

@@ -1,6 +1,6 @@
 import { SaxesParser } from 'saxes';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { MAX_COLUMNS_READ, MAX_ROWS_READ, WorkbookError } from './rawWorkbook.ts';
 
 /** A name a workbook gives to a range, as it is written there. */
@@ -19,7 +19,7 @@ export function boundXlsx(file: Uint8Array): { readonly file: Uint8Array; readon
   try {
     parts = unzipSync(file);
   } catch {
-    throw new WorkbookError(messages.isDamaged);
+    throw new WorkbookError(messageFor('formats.isDamaged'));
   }
   let names: DefinedName[] = [];
   for (const [path, content] of Object.entries(parts)) {
@@ -39,11 +39,14 @@ export function boundXlsx(file: Uint8Array): { readonly file: Uint8Array; readon
 /** Refuses rows and columns that are too far out, wherever a row or a cell says where it stands. */
 function checkPlaces(text: string): void {
   for (const [, row] of text.matchAll(/<(?:\w+:)?row\b[^>]*?\br=["'](\d+)["']/g))
-    if (Number(row) > MAX_ROWS_READ) throw new WorkbookError(messages.rowTooFarDown(MAX_ROWS_READ));
+    if (Number(row) > MAX_ROWS_READ)
+      throw new WorkbookError(messageFor('formats.rowTooFarDown', { most: MAX_ROWS_READ }));
   for (const [, letters, row] of text.matchAll(/<(?:\w+:)?c\b[^>]*?\br=["']\$?([A-Za-z]+)\$?(\d+)["']/g)) {
     const column = [...letters!.toUpperCase()].reduce((sum, letter) => sum * 26 + letter.charCodeAt(0) - 64, 0);
-    if (column > MAX_COLUMNS_READ) throw new WorkbookError(messages.columnTooFarOut(MAX_COLUMNS_READ));
-    if (Number(row) > MAX_ROWS_READ) throw new WorkbookError(messages.rowTooFarDown(MAX_ROWS_READ));
+    if (column > MAX_COLUMNS_READ)
+      throw new WorkbookError(messageFor('formats.columnTooFarOut', { most: MAX_COLUMNS_READ }));
+    if (Number(row) > MAX_ROWS_READ)
+      throw new WorkbookError(messageFor('formats.rowTooFarDown', { most: MAX_ROWS_READ }));
   }
 }
 

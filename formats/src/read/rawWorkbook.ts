@@ -1,3 +1,4 @@
+import { type Message } from '../message.ts';
 import type { FunctionCall, Negation, Operation, Percentage } from '../formulaTree.ts';
 
 /** How many rows and columns of a sheet are read: as many as its format has. */
@@ -51,13 +52,19 @@ export interface RawWorkbook {
   /** Names for single cells. */
   readonly names: ReadonlyMap<string, { readonly sheet: string; readonly row: number; readonly column: number }>;
   /** What has to be said of the file as such: macros, links to other files. */
-  readonly remarks: readonly string[];
+  readonly remarks: readonly Message[];
 }
 
 /** A file that is no workbook that can be read, with a sentence that says why. */
+/** Stands for the error of a figure larger than a plan may hold. */
+export const TOO_LARGE = '> 10^13';
+
 export class WorkbookError extends Error {
-  constructor(message: string) {
-    super(message);
+  readonly text: Message;
+
+  constructor(text: Message) {
+    super(text.id);
+    this.text = text;
     this.name = 'WorkbookError';
   }
 }

@@ -1,16 +1,18 @@
+import { t } from '../language.ts';
 import { LARGEST_FIGURE } from '@haushalt/core';
 import { Unzip, UnzipInflate, strFromU8, unzipSync } from 'fflate';
 import Papa from 'papaparse';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { textOf } from '../statements/text.ts';
 import { MAX_CELLS, MAX_UNPACKED, MAX_WORKBOOK, WorkbookError, type RawCell, type RawWorkbook } from './rawWorkbook.ts';
 import { readOds } from './readOds.ts';
 
 /** A workbook or a table, whatever it is: Office Open XML, OpenDocument, CSV, or apart by tabs. Throws `WorkbookError`. */
 export async function readWorkbook(file: Uint8Array): Promise<RawWorkbook> {
-  if (file.length === 0) throw new WorkbookError(messages.theFileIsEmpty);
-  if (file.length > MAX_WORKBOOK) throw new WorkbookError(messages.workbookTooLarge(MAX_WORKBOOK >> 20));
-  if (file[0] === 0xd0 && file[1] === 0xcf) throw new WorkbookError(messages.isOldOrEncrypted);
+  if (file.length === 0) throw new WorkbookError(messageFor('formats.theFileIsEmpty'));
+  if (file.length > MAX_WORKBOOK)
+    throw new WorkbookError(messageFor('formats.workbookTooLarge', { most: MAX_WORKBOOK >> 20 }));
+  if (file[0] === 0xd0 && file[1] === 0xcf) throw new WorkbookError(messageFor('formats.isOldOrEncrypted'));
   if (file[0] !== 0x50 || file[1] !== 0x4b) return readTable(file);
   const parts = partsOf(file);
   if (parts.includes('xl/workbook.xml')) {
@@ -19,10 +21,12 @@ export async function readWorkbook(file: Uint8Array): Promise<RawWorkbook> {
   }
   if (parts.includes('content.xml')) {
     const manifest = strFromU8(unzip(file, 'META-INF/manifest.xml') ?? new Uint8Array());
-    if (manifest.includes('encryption-data')) throw new WorkbookError(messages.isEncrypted);
+    if (manifest.includes('encryption-data')) throw new WorkbookError(messageFor('formats.isEncrypted'));
     return readOds(strFromU8(unzip(file, 'content.xml')!));
   }
-  throw new WorkbookError(parts.includes('EncryptedPackage') ? messages.isEncrypted : messages.isNoWorkbook);
+  throw new WorkbookError(
+    parts.includes('EncryptedPackage') ? messageFor('formats.isEncrypted') : messageFor('formats.isNoWorkbook'),
+  );
 }
 
 /** The names of what is in a ZIP, with an eye on what it unpacks to, before anything is. */
@@ -38,9 +42,10 @@ function partsOf(file: Uint8Array): string[] {
       },
     });
   } catch {
-    throw new WorkbookError(messages.isDamaged);
+    throw new WorkbookError(messageFor('formats.isDamaged'));
   }
-  if (unpacked > MAX_UNPACKED) throw new WorkbookError(messages.unpacksTooLarge(MAX_UNPACKED >> 20));
+  if (unpacked > MAX_UNPACKED)
+    throw new WorkbookError(messageFor('formats.unpacksTooLarge', { most: MAX_UNPACKED >> 20 }));
   // What a ZIP says of its sizes may be untrue, so that it is counted too.
   if (names.length > 0) countUnpacked(file);
   return names;
@@ -66,23 +71,23 @@ function countUnpacked(file: Uint8Array): void {
     for (let at = 0; at < file.length && !isTooLarge; at += STEP)
       unzipper.push(file.subarray(at, at + STEP), at + STEP >= file.length);
   } catch {
-    throw new WorkbookError(messages.isDamaged);
+    throw new WorkbookError(messageFor('formats.isDamaged'));
   }
-  if (isTooLarge) throw new WorkbookError(messages.unpacksTooLarge(MAX_UNPACKED >> 20));
+  if (isTooLarge) throw new WorkbookError(messageFor('formats.unpacksTooLarge', { most: MAX_UNPACKED >> 20 }));
 }
 
 function unzip(file: Uint8Array, part: string): Uint8Array | null {
   try {
     return unzipSync(file, { filter: ({ name }) => name === part })[part] ?? null;
   } catch {
-    throw new WorkbookError(messages.isDamaged);
+    throw new WorkbookError(messageFor('formats.isDamaged'));
   }
 }
 
 /** A table of texts: numbers are told by how most of them are written. */
 function readTable(file: Uint8Array): RawWorkbook {
   const text = textOf(file);
-  if (text.includes('\u0000')) throw new WorkbookError(messages.isNoWorkbook);
+  if (text.includes('\u0000')) throw new WorkbookError(messageFor('formats.isNoWorkbook'));
   const { data } = Papa.parse<string[]>(text, { delimiter: separatorIn(text), skipEmptyLines: false });
   const isComma = (text.match(/\d,\d{1,2}(?!\d)/g)?.length ?? 0) > (text.match(/\d\.\d{1,2}(?!\d)/g)?.length ?? 0);
   const cells = new Map<number, Map<number, RawCell>>();
@@ -92,14 +97,18 @@ function readTable(file: Uint8Array): RawWorkbook {
     row.forEach((value, column) => {
       const written = value.trim();
       if (written === '') return;
-      if (++count > MAX_CELLS) throw new WorkbookError(messages.tooManyCells(MAX_CELLS));
+      if (++count > MAX_CELLS) throw new WorkbookError(messageFor('formats.tooManyCells', { most: MAX_CELLS }));
       const figure = figureIn(written, isComma);
       line.set(column, { value: figure ?? written, error: null, formula: null, look: written.endsWith('%') && figure !== null ? 'percent' : 'plain' }); // prettier-ignore
     });
     if (line.size > 0) cells.set(at, line);
   });
-  if (count === 0) throw new WorkbookError(messages.theFileIsEmpty);
-  return { sheets: [{ name: messages.table, cells, hiddenRows: new Set() }], names: new Map(), remarks: [] };
+  if (count === 0) throw new WorkbookError(messageFor('formats.theFileIsEmpty'));
+  return {
+    sheets: [{ name: t('formats.table'), cells, hiddenRows: new Set() }],
+    names: new Map(),
+    remarks: [],
+  };
 }
 
 /** How many lines of a table are looked at to tell what separates its values. */

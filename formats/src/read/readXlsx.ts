@@ -1,5 +1,5 @@
 import ExcelJS from 'exceljs';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { boundXlsx } from './boundXlsx.ts';
 import { parseRawFormula } from './parseFormula.ts';
 import { MAX_CELLS, WorkbookError, type RawCell, type RawSheet, type RawWorkbook } from './rawWorkbook.ts';
@@ -13,7 +13,7 @@ export async function readXlsx(file: Uint8Array, parts: readonly string[]): Prom
       ignoreNodes: ['dataValidations', 'extLst', 'conditionalFormatting', 'drawing', 'picture', 'hyperlinks'],
     });
   } catch {
-    throw new WorkbookError(messages.isDamaged);
+    throw new WorkbookError(messageFor('formats.isDamaged'));
   }
   let count = 0;
   const sheets = book.worksheets.map((sheet): RawSheet => {
@@ -27,7 +27,7 @@ export async function readXlsx(file: Uint8Array, parts: readonly string[]): Prom
         if (cell.master !== cell) return;
         const raw = cellFrom(cell);
         if (!raw) return;
-        if (++count > MAX_CELLS) throw new WorkbookError(messages.tooManyCells(MAX_CELLS));
+        if (++count > MAX_CELLS) throw new WorkbookError(messageFor('formats.tooManyCells', { most: MAX_CELLS }));
         line.set(column - 1, raw);
       });
       if (line.size > 0) cells.set(number - 1, line);
@@ -42,8 +42,8 @@ export async function readXlsx(file: Uint8Array, parts: readonly string[]): Prom
     names.set(name.toLowerCase(), { sheet: match[1]!.replaceAll("''", "'"), row: Number(match[3]) - 1, column });
   }
   const remarks = [
-    ...(parts.some((part) => /vbaProject\.bin$/i.test(part)) ? [messages.hasMacros] : []),
-    ...(parts.some((part) => /externalLinks\//i.test(part)) ? [messages.hasLinks] : []),
+    ...(parts.some((part) => /vbaProject\.bin$/i.test(part)) ? [messageFor('formats.hasMacros')] : []),
+    ...(parts.some((part) => /externalLinks\//i.test(part)) ? [messageFor('formats.hasLinks')] : []),
   ];
   return { sheets, names, remarks };
 }

@@ -1,5 +1,8 @@
-import { messages } from '../messages.ts';
+import { t } from '../language.ts';
 import { words, type Sheet, type SheetRow, type Workbook } from './sheet.ts';
+
+/** The terms that are explained. */
+const TERMS = ['assumption', 'line', 'exception', 'subtotal', 'net', 'cumulativeNet', 'share', 'average'] as const;
 
 /** What a workbook is, what its marks mean, and what in it is a figure where a formula would be expected. */
 export function aboutSheet({ sheets, title }: Workbook, remarks: readonly string[] = []): Sheet {
@@ -22,11 +25,11 @@ export function aboutSheet({ sheets, title }: Workbook, remarks: readonly string
   });
   const reasons =
     unsaid.size === 0
-      ? [line(messages.allSaid)]
+      ? [line(t('formats.allSaid'))]
       : [...unsaid].map(([why, { count, where }]) => line(why, count, [...where].join(', ')));
   return {
     id: 'about',
-    title: messages.aboutThisFile,
+    title: t('formats.aboutThisFile'),
     remark: title,
     columns: [
       { kind: 'name', width: 70 },
@@ -35,20 +38,20 @@ export function aboutSheet({ sheets, title }: Workbook, remarks: readonly string
     ],
     headings: 0,
     rows: [
-      section(messages.aboutThisFile),
-      line(messages.whatThisFileIs),
-      line(messages.changeAnAssumption),
+      section(t('formats.aboutThisFile')),
+      line(t('formats.whatThisFileIs')),
+      line(t('formats.changeAnAssumption')),
       ...remarks.map((remark) => line(remark)),
       { role: 'blank', cells: [] },
-      section(messages.inThisFile),
-      line(messages.formulas, formulas),
-      line(messages.exceptionsMarked, exceptions),
+      section(t('formats.inThisFile')),
+      line(t('formats.formulas'), formulas),
+      line(t('formats.exceptionsMarked'), exceptions),
       { role: 'blank', cells: [] },
-      section(messages.figuresWithoutFormula),
+      section(t('formats.figuresWithoutFormula')),
       ...reasons,
       { role: 'blank', cells: [] },
-      section(messages.wordsUsed),
-      ...Object.entries(messages.glossary).map(([word, meaning]) => line(`${word}: ${meaning}`)),
+      section(t('formats.wordsUsed')),
+      ...TERMS.map((term) => line(`${t(`formats.glossary.${term}`)}: ${t(`formats.meaning.${term}`)}`)),
     ],
   };
 }

@@ -1,5 +1,5 @@
-import { UNIT_WORDS, inOrder, isFraction, monthInWords, planOf, readStored, type AssumptionRow } from '@haushalt/core';
-import { messages } from '../messages.ts';
+import { UNIT_WORDS, inOrder, isFraction, planOf, readStored, type AssumptionRow } from '@haushalt/core';
+import { monthInWords, t, say } from '../language.ts';
 import { formulaCell } from './translation/formulaCell.ts';
 import { at } from './formula.ts';
 import {
@@ -43,12 +43,12 @@ export function assumptionsSheet(
     const { formula } = row;
     const typed =
       formula === null ? cell : formulaCell(cell, () => ground.isSteady(row.id) ? ground.translator.whole(readStored(formula), 0) : at(figureKey(row.id, 0))); // prettier-ignore
-    rows.push({ role: 'line', cells: [words(row.name), typed, words(UNIT_WORDS[row.unit]), words(row.note)] });
+    rows.push({ role: 'line', cells: [words(row.name), typed, words(say(UNIT_WORDS[row.unit])), words(row.note)] });
     for (const step of steps)
       rows.push({
         role: 'line',
         cells: [
-          words(messages.fromMonth(monthInWords(step.from, plan.locale))),
+          words(t('formats.fromMonth', { month: monthInWords(step.from, plan.locale) })),
           { value: step.value, format, key: stepKey(step.id) },
           EMPTY_CELL,
           EMPTY_CELL,
@@ -64,7 +64,7 @@ export function assumptionsSheet(
           {
             role: 'heading',
             cells: [
-              words(messages.monthByMonth),
+              words(t('formats.monthByMonth')),
               ...calendar.months.map((month) => ({ value: `${month}-01`, format: { unit: 'date' as const } })),
             ],
           },
@@ -72,14 +72,19 @@ export function assumptionsSheet(
         ];
   const heading: SheetRow = {
     role: 'heading',
-    cells: [words(messages.assumption), words(messages.value), words(messages.unit), words(messages.note)],
+    cells: [
+      words(t('formats.assumption')),
+      words(t('formats.value')),
+      words(t('formats.unit')),
+      words(t('formats.note')),
+    ],
   };
   const names = definedNames(ground, assumptions);
   return {
     names,
     sheet: {
       id: 'assumptions',
-      title: messages.assumptions,
+      title: t('formats.assumptions'),
       remark: '',
       columns: [
         { kind: 'name' },

@@ -12,7 +12,7 @@ import {
   type LedgerEntry,
   type PlanModel,
 } from '@haushalt/core';
-import { messages } from '../messages.ts';
+import { t } from '../language.ts';
 import { assumptionsSheet } from './assumptions.ts';
 import { budgetSheet, columnsOfYear, columnsOfYears } from './budget.ts';
 import { liveCalculators } from './calculators/calculators.ts';
@@ -102,11 +102,11 @@ export function bookSheets(source: BookSource, choice: BookChoice, budget: 'byYe
   if (wants('budget') && budget === 'together') sheets.push(budgetInOne(model, years, choice.span, remark));
   for (const year of years) {
     const stretch = stretchOfYear(calendar, year);
-    if (wants('budget') && budget === 'byYear') sheets.push(budgetSheet(model, { id: `budget-${year}`, title: messages.budgetOf(yearName(year)), remark }, columnsOfYear(model, stretch, choice.span))); // prettier-ignore
-    if (wants('rules')) sheets.push(rulesSheet(model, { id: `rules-${year}`, title: messages.rulesOf(yearName(year)), remark }, stretch)); // prettier-ignore
+    if (wants('budget') && budget === 'byYear') sheets.push(budgetSheet(model, { id: `budget-${year}`, title: t('formats.budgetOf', { year: yearName(year) }), remark }, columnsOfYear(model, stretch, choice.span))); // prettier-ignore
+    if (wants('rules')) sheets.push(rulesSheet(model, { id: `rules-${year}`, title: t('formats.rulesOf', { year: yearName(year) }), remark }, stretch)); // prettier-ignore
   }
   if (wants('years'))
-    sheets.push(budgetSheet(model, { id: 'years', title: messages.budgetByYear, remark }, columnsOfYears(model)));
+    sheets.push(budgetSheet(model, { id: 'years', title: t('formats.budgetByYear'), remark }, columnsOfYears(model)));
   if (wants('assumptions')) sheets.push({ ...assumptionsSheet(ground, false).sheet, remark });
   if (wants('projection')) sheets.push(projectionSheet(model, years.at(-1) ?? yearsOf(calendar)[0]!));
   if (wants('loans')) sheets.push(...ofKind('loan:'));
@@ -120,8 +120,8 @@ export function bookSheets(source: BookSource, choice: BookChoice, budget: 'byYe
     }
   if (wants('spending'))
     for (const year of years)
-      sheets.push(spendingSheet(model, happened, stretchOfYear(calendar, year), { id: `spending-${year}`, title: messages.spendingOf(yearName(year)), remark })); // prettier-ignore
-  if (wants('entries')) sheets.push(entriesSheet(document, inYears(source, years, entries()), { id: 'entries', title: messages.entries, remark })); // prettier-ignore
+      sheets.push(spendingSheet(model, happened, stretchOfYear(calendar, year), { id: `spending-${year}`, title: t('formats.spendingOf', { year: yearName(year) }), remark })); // prettier-ignore
+  if (wants('entries')) sheets.push(entriesSheet(document, inYears(source, years, entries()), { id: 'entries', title: t('formats.entries'), remark })); // prettier-ignore
   if (wants('charts')) for (const chart of inOrder(document.charts.values())) sheets.push(chartIn(source, chart));
   if (wants('scenarios')) sheets.push(scenariosSheet(model));
   if (wants('checks')) sheets.push(checksSheet(model));
@@ -138,7 +138,7 @@ function budgetInOne(model: PlanModel, years: readonly number[], span: BookChoic
     ({ stretch: { from }, heading }): SheetCell =>
     span === 'month' ? { value: `${calendar.months[from]!}-01`, format: { unit: 'date' } } : words(`${calendar.months[from]!.slice(0, 4)} ${heading}`), // prettier-ignore
   );
-  return budgetSheet(model, { id: 'budget', title: messages.budget, remark }, columns, (cell) => cell, [
+  return budgetSheet(model, { id: 'budget', title: t('formats.budget'), remark }, columns, (cell) => cell, [
     { role: 'heading', cells: [EMPTY_CELL, ...headings] },
   ]);
 }

@@ -11,7 +11,6 @@ import {
   groupsWithLines,
   hasShareOfIncome,
   highlightOn,
-  monthInWords,
   nameOf,
   nameOfYear,
   planOf,
@@ -26,7 +25,7 @@ import {
   type Side,
   type Stretch,
 } from '@haushalt/core';
-import { messages } from '../messages.ts';
+import { monthInWords, t, say } from '../language.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetColumn, type SheetRow } from './sheet.ts';
 
 /** A row of the budget: whose figures it shows, and what it is. */
@@ -53,7 +52,13 @@ export function budgetLines(model: PlanModel): BudgetLine[] {
       for (const { id, name, emphasis } of lines)
         rows.push({ role: 'line', side, id, title: name, emphasis: EMPHASES.indexOf(emphasis) });
       if (side !== 'memo' && lines.length > 0)
-        rows.push({ role: 'subtotal', side, id: group.id, title: messages.subtotalOf(group.name), emphasis: 0 });
+        rows.push({
+          role: 'subtotal',
+          side,
+          id: group.id,
+          title: t('formats.subtotalOf', { group: group.name }),
+          emphasis: 0,
+        });
     }
     if (ofSide.length > 0) for (const id of CLOSING_TOTALS[side]) total(id, side);
   }
@@ -87,7 +92,9 @@ export function columnsOfYear(model: PlanModel, stretch: Stretch, span: 'month' 
       kind: 'stretch',
       stretch: part,
       heading:
-        span === 'month' ? monthHeading(calendar.months[part.from]!, months, locale) : messages.quarter(index + 1),
+        span === 'month'
+          ? monthHeading(calendar.months[part.from]!, months, locale)
+          : t('formats.quarter', { number: index + 1 }),
       isTotal: false,
     })),
     { kind: 'stretch', stretch, heading: year, isTotal: true },
@@ -102,8 +109,8 @@ export function monthHeading(month: Month, among: readonly Month[], locale: stri
 }
 
 const endColumns = (stretch: Stretch): BudgetColumn[] => [
-  { kind: 'average', stretch, heading: messages.average },
-  { kind: 'share', stretch, heading: messages.share },
+  { kind: 'average', stretch, heading: t('formats.average') },
+  { kind: 'share', stretch, heading: t('formats.share') },
 ];
 
 /** The columns of the whole plan: all months, each year closed by its total, then the plan's. */
@@ -112,7 +119,7 @@ export function columnsOfPlan(model: PlanModel): BudgetColumn[] {
   const years = stretches(model.calendar, 'year');
   const ofYears = years.flatMap((year) => columnsOfYear(model, year).filter(({ kind }) => kind === 'stretch'));
   if (years.length === 1) return columnsOfYear(model, whole);
-  const total: BudgetColumn = { kind: 'stretch', stretch: whole, heading: messages.thePlan, isTotal: true };
+  const total: BudgetColumn = { kind: 'stretch', stretch: whole, heading: t('formats.thePlan'), isTotal: true };
   return [...ofYears, total, ...endColumns(whole)];
 }
 
@@ -127,7 +134,7 @@ export function columnsOfYears(model: PlanModel): BudgetColumn[] {
       heading: nameOfYear(document, yearIn(document, calendar.months[stretch.from]!)),
       isTotal: false,
     })),
-    { kind: 'stretch', stretch: whole, heading: messages.thePlan, isTotal: true },
+    { kind: 'stretch', stretch: whole, heading: t('formats.thePlan'), isTotal: true },
     ...endColumns(whole),
   ];
 }
@@ -190,7 +197,7 @@ function whyNone(model: PlanModel, id: string, { from, to }: Stretch, figure: nu
   const series = model.seriesOf(id);
   for (let at = from; series && at < to; at++)
     if (series.codeAt(at) > BLANK)
-      return { problem: problemSentence(model.problems.get(series.codeAt(at))!, model.document) };
+      return { problem: say(problemSentence(model.problems.get(series.codeAt(at))!, model.document)) };
   return {};
 }
 

@@ -1,5 +1,5 @@
 import type { PlanModel, PlanProjection } from '@haushalt/core';
-import { messages } from '../messages.ts';
+import { t } from '../language.ts';
 import { assumptionsSheet } from './assumptions.ts';
 import { withTableBeside } from './beside.ts';
 import { columnsOfPlan } from './budget.ts';
@@ -22,7 +22,7 @@ export function laterSheets(plan: PlanModel, projection: PlanProjection, sheetsO
   const calculators = liveCalculators(ground);
   const lists = liveLists(ground);
   const shown = liveProjectionSheets(ground, projection, plan.calendar.count);
-  const about = { id: 'budget', title: messages.budget, remark: messages.whatLaterSheetsAre };
+  const about = { id: 'budget', title: t('formats.budget'), remark: t('formats.whatLaterSheetsAre') };
   const budget = liveBudgetSheet(ground, about, columnsOfPlan(plan));
   const whole = [...calculators, ...lists].map((live) => withTableBeside(live.sheet()));
   const assumptions = assumptionsSheet(ground).sheet;
@@ -151,7 +151,7 @@ function needed(
     const all = by === 'sheet' ? sheet.rows : sheet.rows.filter((row) => rows.has(row) || isHeading(row));
     const { highlights: _, ...plain } = sheet;
     const id = `later-${sheet.id}`;
-    const title = messages.withLaterYears(sheet.title);
+    const title = t('formats.withLaterYears', { title: sheet.title });
     return [renamed({ ...plain, id, title, rows: all }, different)];
   });
 }

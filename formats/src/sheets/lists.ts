@@ -35,7 +35,7 @@ import {
   listOutputsOf,
   type ListOutput,
 } from '@haushalt/core';
-import { messages } from '../messages.ts';
+import { t } from '../language.ts';
 import { all, at, call, number, operation, text, type SheetFormula } from './formula.ts';
 import { formulaCell } from './translation/formulaCell.ts';
 import { EMPTY_CELL, words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
@@ -107,7 +107,7 @@ class ListScope implements FormulaScope, OutputSources {
   }
 
   aside(expression: Expression, place: number, filled: boolean): string {
-    if (this.count > MOST_ASIDE) throw new NotTranslatable(messages.tooManyItems);
+    if (this.count > MOST_ASIDE) throw new NotTranslatable(t('formats.tooManyItems'));
     const { model } = this.plan;
     const written = `${filled ? 'filled ' : ''}${printFormula(expression)}`;
     const title = printFormula(expression, { notation: notationOf(planOf(model.document).locale), nameOf: nameInList(model.document, this.list.id) }); // prettier-ignore
@@ -192,7 +192,7 @@ export class LiveList implements OutputSources {
 
   sourceOf(output: string, place: number): Source | null {
     const total = listOutputsOf(this.ground.plan.model.document, this.ground.list.id).find(({ key }) => key === output);
-    if (!total) throw new NotTranslatable(messages.noOutput(output));
+    if (!total) throw new NotTranslatable(t('formats.noOutput', { name: output }));
     return this.ground.sourceOfTotal(total, place);
   }
 
@@ -209,12 +209,13 @@ export class LiveList implements OutputSources {
         if (column.kind === 'status') return formulaCell(keyed, () => this.status(column, item, place));
         const { formula, isOwn } = ground.ruleOf(column, item);
         const marked: SheetCell = isOwn && !isTyped(column) ? { ...keyed, mark: 'exception' } : keyed;
-        if (column.kind === 'entries' && cell.value !== null) return formulaCell(marked, () => { throw new NotTranslatable(messages.followsEntries); }); // prettier-ignore
+        if (column.kind === 'entries' && cell.value !== null) return formulaCell(marked, () => { throw new NotTranslatable(t('formats.followsEntries')); }); // prettier-ignore
         if (isTyped(column) || formula === null) return marked;
         return formulaCell(marked, () => {
           const rule = readStoredOrNull(formula);
-          if (!rule) throw new NotTranslatable(messages.itsRuleCannotBeRead);
-          if (followsEntries(ground.plan.model.document, column)) throw new NotTranslatable(messages.followsEntries);
+          if (!rule) throw new NotTranslatable(t('formats.itsRuleCannotBeRead'));
+          if (followsEntries(ground.plan.model.document, column))
+            throw new NotTranslatable(t('formats.followsEntries'));
           return ground.translator.whole(rule, place);
         });
       },
@@ -278,7 +279,8 @@ export function listSheet(
   const under = summaries.map((summary, index): SheetRow => ({
     role: index === 0 ? 'total' : 'subtotal',
     cells: columns.map((column, at): SheetCell => {
-      if (!summariesOf(column).includes(summary)) return at === 0 ? words(messages.summaries[summary]) : EMPTY_CELL;
+      if (!summariesOf(column).includes(summary))
+        return at === 0 ? words(t(`formats.summaries.${summary}`)) : EMPTY_CELL;
       const value = summaryIn(document, figures, column, summary);
       return dressSummary(column, summary, { value, format: formatOf(model, column, summary) });
     }),
@@ -313,5 +315,5 @@ function cellIn(model: PlanModel, figures: ListFigures, column: ListColumnRow, i
   const cell: SheetCell = { value, format: formatOf(model, column) };
   if (column.kind !== 'status') return cell;
   const status = statusOf(document, column, value);
-  return { ...cell, highlight: { tone: STATUS_TONES[status], word: messages.statuses[status] } };
+  return { ...cell, highlight: { tone: STATUS_TONES[status], word: t(`formats.statuses.${status}`) } };
 }

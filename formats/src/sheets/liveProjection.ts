@@ -1,6 +1,5 @@
 import {
   BLANK,
-  monthInWords,
   planOf,
   nameOfYear,
   stretchOfYear,
@@ -11,7 +10,7 @@ import {
   type PlanProjection,
   type Stretch,
 } from '@haushalt/core';
-import { messages } from '../messages.ts';
+import { monthInWords, t } from '../language.ts';
 import type { BudgetColumn } from './budget.ts';
 import { all, at, call, number, operation, type SheetFormula } from './formula.ts';
 import { liveBudgetSheet } from './liveBudget.ts';
@@ -41,7 +40,7 @@ export function liveProjectionSheets(ground: PlanScope, projection: PlanProjecti
   const later = stretches(calendar, 'year').filter(({ to }) => to > count);
   const months = liveBudgetSheet(
     ground,
-    { id: 'projected', title: messages.projectedMonths, remark: `${name}, ${currency}` },
+    { id: 'projected', title: t('formats.projectedMonths'), remark: `${name}, ${currency}` },
     later.flatMap((year) => columnsFrom(model, { from: Math.max(year.from, count), to: year.to })),
   );
   const baseYear = projection.years[0]! - 1;
@@ -103,7 +102,7 @@ function priceLevel(ground: PlanScope, first: number, year: number): SheetFormul
     const { from } = stretchOfYear(ground.model.calendar, each);
     const rate = ground.sourceOf(deflator, from);
     if (!rate || ground.model.seriesOf(deflator)!.codeAt(from) > BLANK)
-      throw new NotTranslatable(messages.aMonthHasNoFigure);
+      throw new NotTranslatable(t('formats.aMonthHasNoFigure'));
     const factor = operation(number(1), '+', rate.value);
     level = level === null ? factor : operation(level, '*', factor);
   }

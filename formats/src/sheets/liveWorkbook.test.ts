@@ -1,3 +1,4 @@
+import { english } from '../../../core/src/testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
@@ -36,7 +37,7 @@ const recalculated = async (document: Document, layout = BY_YEAR) =>
 
 function after(document: Document, command: Command): Document {
   const decision = decide(document, command);
-  if (!decision.ok) throw new Error(decision.refusal.message);
+  if (!decision.ok) throw new Error(english(decision.refusal.message));
   return applyChanges(document, decision.changes);
 }
 

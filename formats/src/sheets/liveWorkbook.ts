@@ -11,7 +11,7 @@ import {
   type PlanModel,
   type Stretch,
 } from '@haushalt/core';
-import { messages } from '../messages.ts';
+import { t } from '../language.ts';
 import { aboutSheet } from './about.ts';
 import { assumptionsSheet } from './assumptions.ts';
 import { liveCalculators } from './calculators/calculators.ts';
@@ -54,9 +54,9 @@ export function liveWorkbook(
   const remark = `${plan.name}, ${plan.currency}`;
   const budgets =
     by === 'plan'
-      ? [liveBudgetSheet(ground, { id: 'budget', title: messages.budget, remark }, columnsOfPlan(model))]
+      ? [liveBudgetSheet(ground, { id: 'budget', title: t('formats.budget'), remark }, columnsOfPlan(model))]
       : stretches(calendar, 'year').map((year) => {
-          const title = messages.budgetOf(yearNamed(year));
+          const title = t('formats.budgetOf', { year: yearNamed(year) });
           return liveBudgetSheet(ground, { id: `budget-${year.from}`, title, remark }, columnsOfYear(model, year));
         });
   const { sheet: assumptions, names } = assumptionsSheet(ground);
@@ -76,7 +76,7 @@ export function liveWorkbook(
     names: [...names, ...ledger.names],
   });
   const [own, counted] = [complete.sheets.slice(0, sheets.length), complete.sheets.slice(sheets.length)];
-  const about = aboutSheet(complete, entries.length > MOST_IN_JOURNAL ? [messages.journal.tooManyEntries(decimalText(MOST_IN_JOURNAL))] : []); // prettier-ignore
+  const about = aboutSheet(complete, entries.length > MOST_IN_JOURNAL ? [t('formats.journal.tooManyEntries', { most: decimalText(MOST_IN_JOURNAL) })] : []); // prettier-ignore
   // What tells of what happened stands behind what the plan is made of, and can be left out when it is read again.
   const reports = [...counted, ...reportsOf(model, happened)].map((sheet): Sheet => ({ ...sheet, isReport: true }));
   return { ...complete, sheets: [...own, about, ...reports, planSheet(document, by)] };
@@ -94,7 +94,7 @@ function reportsOf(model: PlanModel, happened: LedgerSummary): Sheet[] {
   );
   const spending = years.map((stretch) => {
     const year = yearIn(document, calendar.months[stretch.from]!);
-    const title = messages.spendingOf(nameOfYear(document, year));
+    const title = t('formats.spendingOf', { year: nameOfYear(document, year) });
     return spendingSheet(model, happened, stretch, { id: `spending-${year}`, title, remark });
   });
   const chartOf = (chart: ChartRow) => {

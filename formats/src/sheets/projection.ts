@@ -1,5 +1,5 @@
 import { PlanProjection, nameOf, nameOfYear, planOf, type PlanModel } from '@haushalt/core';
-import { messages } from '../messages.ts';
+import { t } from '../language.ts';
 import { budgetLines } from './budget.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
 
@@ -63,13 +63,13 @@ export function projectionSheet(
   const headings = [
     EMPTY_CELL,
     words(yearTitle(baseYear)),
-    ...projection.years.flatMap((year) => [words(messages.increase), words(yearTitle(year))]),
-    ...(projectionRate ? [words(messages.inTodaysMoney)] : []),
+    ...projection.years.flatMap((year) => [words(t('formats.increase')), words(yearTitle(year))]),
+    ...(projectionRate ? [words(t('formats.inTodaysMoney'))] : []),
   ];
   return {
     id: `projection-${baseYear}`,
-    title: messages.projectionFrom(yearTitle(baseYear)),
-    remark: projectionRate === null ? '' : messages.deflatedBy(nameOf(document, projectionRate) ?? ''),
+    title: t('formats.projectionFrom', { year: yearTitle(baseYear) }),
+    remark: projectionRate === null ? '' : t('formats.deflatedBy', { name: nameOf(document, projectionRate) ?? '' }),
     columns: [{ kind: 'name' }, ...headings.slice(1).map(() => ({ kind: 'figure' as const, addsUp: true }))],
     headings: 1,
     rows: [{ role: 'heading', cells: headings }, ...withoutEmptySections(rows)],

@@ -11,7 +11,6 @@ import {
   figureOver,
   findingsOf,
   inOrder,
-  monthInWords,
   nameOf,
   nameOfYear,
   planOf,
@@ -32,7 +31,7 @@ import {
   type Side,
   type PlanModel,
 } from '@haushalt/core';
-import { messages } from '../messages.ts';
+import { monthInWords, t, say } from '../language.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
 
 const TOTAL_ROWS = [TOTAL_INCOME, TOTAL_EXPENSES, TOTAL_SET_ASIDE, NET, CUMULATIVE_NET];
@@ -44,7 +43,7 @@ export function scenariosSheet(model: PlanModel): Sheet {
   const models = [model, ...scenarios.map(({ id }) => new Model(withScenario(document, id)))];
   const heading = (title: string): SheetRow => ({
     role: 'heading',
-    cells: [words(title), words(messages.thePlan), ...scenarios.map(({ name }) => words(name))],
+    cells: [words(title), words(t('formats.thePlan')), ...scenarios.map(({ name }) => words(name))],
   });
   const changed = inOrder(document.assumptions.values()).filter(({ id }) =>
     [...document.scenarioValues.values()].some(({ assumption }) => assumption === id),
@@ -72,11 +71,11 @@ export function scenariosSheet(model: PlanModel): Sheet {
   ]);
   return {
     id: 'scenarios',
-    title: messages.scenarios,
+    title: t('formats.scenarios'),
     remark: '',
     columns: [{ kind: 'name' }, ...models.map(() => ({ kind: 'figure' as const }))],
     headings: 1,
-    rows: [heading(messages.assumption), ...values, ...years],
+    rows: [heading(t('formats.assumption')), ...values, ...years],
   };
 }
 
@@ -94,22 +93,24 @@ export function checksSheet(model: PlanModel): Sheet {
       role: 'line',
       cells: [
         words([nameOf(document, place.id) ?? '', month].filter((part) => part !== '').join(', ')),
-        words(message),
-        words(WHY[kind]),
-        words(aside === null ? (mend?.words ?? '') : messages.setAsideBecause(aside)),
+        words(say(message)),
+        words(say(WHY[kind])),
+        words(aside === null ? (mend ? say(mend.words) : '') : t('formats.setAsideBecause', { reason: aside })),
       ],
     };
   });
   return {
     id: 'checks',
-    title: messages.checks,
-    remark: rows.length === 0 ? messages.noFindings : messages.findings(rows.length),
+    title: t('formats.checks'),
+    remark: rows.length === 0 ? t('formats.noFindings') : t('formats.findings', { count: rows.length }),
     columns: [{ kind: 'name' }, { kind: 'text' }, { kind: 'text' }, { kind: 'text' }],
     headings: 1,
     rows: [
       {
         role: 'heading',
-        cells: [messages.where, messages.what, messages.whyItMatters, messages.mend].map((title) => words(title)),
+        cells: [t('formats.where'), t('formats.what'), t('formats.whyItMatters'), t('formats.mend')].map((title) =>
+          words(title),
+        ),
       },
       ...rows,
     ],
@@ -133,7 +134,7 @@ export function chartSheet(model: PlanModel, chart: ChartRow, actuals: Actuals):
   const titleOf = (of: (typeof series)[number]) => {
     const name = nameOf(document, of.of) ?? '';
     const scenario = of.scenario === null ? null : (document.scenarios.get(of.scenario)?.name ?? null);
-    return [name, scenario, of.actual ? messages.actual : null].filter((part) => part !== null).join(', ');
+    return [name, scenario, of.actual ? t('formats.actual') : null].filter((part) => part !== null).join(', ');
   };
   const nameOfPoint = ({ from, to }: (typeof points)[number], style: 'long' | 'short') => {
     if (chart.span === 'year') return nameOfYear(document, yearIn(document, calendar.months[from]!));
@@ -213,7 +214,7 @@ export function listChartSheet(model: PlanModel, chart: ChartRow, list: ListRow)
   return {
     id: `chart:${chart.id}`,
     title: chart.name,
-    remark: shortened ? messages.onlyTheFirstOf(shortened.shown, shortened.all) : list.name,
+    remark: shortened ? t('formats.onlyTheFirstOf', { shown: shortened.shown, all: shortened.all }) : list.name,
     columns: [{ kind: 'name' }, ...columns.map(() => ({ kind: 'figure' as const }))],
     headings: isLong ? 1 : 0,
     rows: [

@@ -1,5 +1,15 @@
-import { effectiveSteps, periodOf, planOf, stepInWords, type PlanModel, type Stretch } from '@haushalt/core';
-import { messages } from '../messages.ts';
+import {
+  CUMULATIVE_NET,
+  LEFT_OVER,
+  NET,
+  effectiveSteps,
+  periodOf,
+  planOf,
+  stepInWords,
+  type PlanModel,
+  type Stretch,
+} from '@haushalt/core';
+import { t, say } from '../language.ts';
 import { budgetLines, monthHeading } from './budget.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
 
@@ -30,7 +40,10 @@ export function rulesSheet(model: PlanModel, about: Pick<Sheet, 'id' | 'title' |
 
 /** What a subtotal or total adds up, in words. */
 function sumInWords({ document }: PlanModel, id: string): string {
-  return document.groups.has(id) ? messages.sumOfGroup : (messages.totalRules[id] ?? messages.sumOfSide);
+  if (document.groups.has(id)) return t('formats.sumOfGroup');
+  if (id === NET) return t('formats.totalRules.@net');
+  if (id === CUMULATIVE_NET) return t('formats.totalRules.@cumulativeNet');
+  return id === LEFT_OVER ? t('formats.totalRules.@leftOver') : t('formats.sumOfSide');
 }
 
 /** The rules behind a line's figures in some months, from left to right, each over the months it holds in. */
@@ -38,12 +51,12 @@ function ruleCells(model: PlanModel, line: string, { from, to }: Stretch): Sheet
   const { document, calendar } = model;
   const said = new Array<{ text: string; isException: boolean } | null>(to - from).fill(null);
   for (const { row, from: begins, to: ends } of effectiveSteps(model.stepsOf(line), calendar)) {
-    const saying = { text: stepInWords(document, line, row), isException: false };
+    const saying = { text: say(stepInWords(document, line, row)), isException: false };
     for (let at = Math.max(from, begins); at < Math.min(to, ends); at++) said[at - from] = saying;
   }
   for (const row of model.exceptionsOf(line)) {
     const at = periodOf(calendar, row.month);
-    if (at >= from && at < to) said[at - from] = { text: stepInWords(document, line, row), isException: true };
+    if (at >= from && at < to) said[at - from] = { text: say(stepInWords(document, line, row)), isException: true };
   }
   const cells: SheetCell[] = [];
   for (let at = 0; at < said.length;) {

@@ -3,7 +3,6 @@ import {
   actualOver,
   figureOver,
   minorUnitsIn,
-  monthInWords,
   nameOf,
   planOf,
   spendingIn,
@@ -14,7 +13,7 @@ import {
   type Stretch,
   type Tone,
 } from '@haushalt/core';
-import { messages } from '../messages.ts';
+import { monthInWords, t } from '../language.ts';
 import { EMPTY_CELL, headingRow, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
 
 const money = (value: number | null): SheetCell => ({ value, format: { unit: 'money' } });
@@ -37,7 +36,9 @@ export function spendingSheet(
         ? EMPTY_CELL
         : {
             ...money(variance),
-            ...(standing === 'on' ? {} : { highlight: { tone: TONES[standing], word: messages.statuses[standing] } }),
+            ...(standing === 'on'
+              ? {}
+              : { highlight: { tone: TONES[standing], word: t(`formats.statuses.${standing}`) } }),
           };
     const role = kind === 'group' ? 'subtotal' : kind === 'total' ? 'total' : 'line';
     return [
@@ -69,17 +70,23 @@ export function spendingSheet(
     role: 'heading',
     cells: [
       words(title),
-      words(messages.budget),
-      words(messages.carryOver),
-      words(messages.actual),
-      words(messages.difference),
+      words(t('formats.budget')),
+      words(t('formats.carryOver')),
+      words(t('formats.actual')),
+      words(t('formats.difference')),
     ],
   });
   return {
     ...about,
     columns: [{ kind: 'name' }, ...Array.from({ length: 4 }, () => ({ kind: 'figure' as const, addsUp: true }))],
     headings: 1,
-    rows: [heading(messages.line), ...rows, { role: 'blank', cells: [] }, heading(messages.netByMonth), ...byMonth],
+    rows: [
+      heading(t('formats.line')),
+      ...rows,
+      { role: 'blank', cells: [] },
+      heading(t('formats.netByMonth')),
+      ...byMonth,
+    ],
   };
 }
 
@@ -104,12 +111,12 @@ export function entriesSheet(
     headings: 1,
     rows: [
       headingRow([
-        messages.date,
-        messages.description,
-        messages.line,
-        messages.account,
-        messages.amount,
-        messages.note,
+        t('formats.date'),
+        t('formats.description'),
+        t('formats.line'),
+        t('formats.account'),
+        t('formats.amount'),
+        t('formats.note'),
       ]),
       ...entries.map((entry): SheetRow => ({
         role: 'line',

@@ -1,4 +1,4 @@
-import { messages } from '../messages.ts';
+import { t } from '../language.ts';
 import { words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
 
 /** A sheet for paper with its notes below it, each by a number that stands where it belongs. */
@@ -24,6 +24,6 @@ export function withNotes(sheet: Sheet): Sheet {
   }));
   return {
     ...sheet,
-    rows: [...rows, { role: 'blank', cells: [] }, { role: 'section', cells: [words(messages.notes)] }, ...below],
+    rows: [...rows, { role: 'blank', cells: [] }, { role: 'section', cells: [words(t('formats.notes'))] }, ...below],
   };
 }

@@ -1,5 +1,5 @@
-import { planOf, monthInWords } from '@haushalt/core';
-import { messages } from '../messages.ts';
+import { planOf } from '@haushalt/core';
+import { monthInWords, t } from '../language.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
 import type { PlanScope } from './translation/planScope.ts';
 
@@ -30,17 +30,17 @@ export function workingsSheet(ground: PlanScope): Sheet | null {
   const months = calendar.months.map((month) => monthInWords(month, locale, 'short'));
   return {
     id: 'workings',
-    title: messages.workings,
-    remark: messages.whatWorkingsAre,
+    title: t('formats.workings'),
+    remark: t('formats.whatWorkingsAre'),
     columns: [{ kind: 'name' }, ...Array.from({ length: wide }, () => ({ kind: 'figure' as const }))],
     headings: 1,
     rows: [
-      ...(ofMonths.length > 0 || ofLists.length === 0 ? [heading(messages.partOfARule, months)] : []),
+      ...(ofMonths.length > 0 || ofLists.length === 0 ? [heading(t('formats.partOfARule'), months)] : []),
       ...ofMonths.map(row),
       ...(ofLists.length > 0
         ? [
             heading(
-              messages.partOfARule,
+              t('formats.partOfARule'),
               Array.from({ length: wide }, (_, at) => String(at + 1)),
             ),
           ]

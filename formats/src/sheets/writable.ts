@@ -1,6 +1,6 @@
 import { sheetNamesOf } from './sheetNames.ts';
 import { allPartsOf } from '../formulaTree.ts';
-import { messages } from '../messages.ts';
+import { t } from '../language.ts';
 import type { SheetFormula } from './formula.ts';
 import { Places } from './placed.ts';
 import { openFormulaSpelling, printSheetFormula } from './printFormula.ts';
@@ -33,8 +33,8 @@ export function withWritableFormulas(workbook: Workbook): Workbook {
   const mend = (cell: SheetCell, sheet: number): SheetCell => {
     const { formula, ...figure } = cell;
     if (!formula) return cell;
-    if (!places.has(formula)) return figureBecause(figure, messages.notInTheWorkbook);
-    return isTooLong(formula, sheet) ? figureBecause(figure, messages.longerThanWorkbooksTake) : cell;
+    if (!places.has(formula)) return figureBecause(figure, t('formats.notInTheWorkbook'));
+    return isTooLong(formula, sheet) ? figureBecause(figure, t('formats.longerThanWorkbooksTake')) : cell;
   };
   const sheets = workbook.sheets.map((sheet, at): Sheet => ({
     ...sheet,

@@ -1,6 +1,6 @@
 import { isDay, type StatementFormatRow } from '@haushalt/core';
 import Papa from 'papaparse';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { decoded, guessedEncoding } from './text.ts';
 import {
   StatementError,
@@ -113,14 +113,24 @@ export function readCsv(bytes: Uint8Array, format: CsvFormat): StatementFile {
     if (heading === '') return null;
     const index = headings.indexOf(heading);
     if (index < 0)
-      throw new StatementError(messages.inLine(top + 1), messages.noColumnCalled(heading, headings.join(', ')));
+      throw new StatementError(
+        messageFor('formats.inLine', { line: top + 1 }),
+        messageFor('formats.noColumnCalled', { heading, headings: headings.join(', ') }),
+      );
     return index;
   };
   const date = at(format.date);
-  if (date === null) throw new StatementError(messages.inLine(top + 1), messages.sayWhichColumn('date'));
+  if (date === null)
+    throw new StatementError(
+      messageFor('formats.inLine', { line: top + 1 }),
+      messageFor('formats.sayWhichColumn', { what: 'date' }),
+    );
   const [amount, paid, received] = [at(format.amount), at(format.paid), at(format.received)];
   if (amount === null && paid === null && received === null)
-    throw new StatementError(messages.inLine(top + 1), messages.sayWhichColumn('amount'));
+    throw new StatementError(
+      messageFor('formats.inLine', { line: top + 1 }),
+      messageFor('formats.sayWhichColumn', { what: 'amount' }),
+    );
   const whats = format.what.split('\t').flatMap((heading) => at(heading) ?? []);
   const [reference, balance] = [at(format.reference), at(format.balance)];
   const entries: StatementEntry[] = [];
@@ -131,14 +141,14 @@ export function readCsv(bytes: Uint8Array, format: CsvFormat): StatementFile {
     // Lines of nothing, and words below the table, have neither a day nor an amount.
     const isWords = dayPattern(cell(date)) === null && [amount, paid, received].every((index) => cell(index) === '');
     if (cell(date) === '' || isWords) return;
-    const place = (index: number | null) => messages.cellIn(line, headings[index ?? 0] ?? '');
+    const place = (index: number | null) => messageFor('formats.cellIn', { line, column: headings[index ?? 0] ?? '' });
     const day = readDate(cell(date), format.dates);
-    if (day === null) throw new StatementError(place(date), messages.isNoDay(cell(date)));
+    if (day === null) throw new StatementError(place(date), messageFor('formats.isNoDay', { text: cell(date) }));
     const figure = (index: number | null) => {
       const text = cell(index);
       if (text === '') return 0;
       const read = readDecimal(text, format.decimal);
-      if (read === null) throw new StatementError(place(index), messages.isNoAmount(text));
+      if (read === null) throw new StatementError(place(index), messageFor('formats.isNoAmount', { text }));
       return read;
     };
     const flow = amount === null ? Math.abs(figure(received)) - Math.abs(figure(paid)) : figure(amount);
@@ -150,7 +160,7 @@ export function readCsv(bytes: Uint8Array, format: CsvFormat): StatementFile {
       what: described(whats.map((index) => cell(index))),
       amount: round(flow),
       reference: referenceOf(cell(reference)),
-      place: messages.inLine(line),
+      place: messageFor('formats.inLine', { line }),
     });
   };
   rows.slice(top + 1).forEach((row, nth) => {
@@ -163,11 +173,11 @@ export function readCsv(bytes: Uint8Array, format: CsvFormat): StatementFile {
   });
   const [wrong] = unreadable;
   if (wrong && unreadable.length >= entries.length) throw wrong;
-  if (entries.length === 0) throw new StatementError('', messages.nothingInIt);
+  if (entries.length === 0) throw new StatementError(null, messageFor('formats.nothingInIt'));
   return {
     format: 'csv',
     statements: [{ account: '', currency: '', opening: null, closing: closingOf(balances), entries }],
-    ...(unreadable.length === 0 ? {} : { unreadable: unreadable.map(({ message }) => message) }),
+    ...(unreadable.length === 0 ? {} : { unreadable: unreadable.map(({ text }) => text) }),
   };
 }
 
@@ -188,7 +198,8 @@ function rowsOf(text: string, separator: string, most?: number): Rows {
   let columns = 1;
   for (let at = 0; at < text.length && columns <= MOST_COLUMNS; at++)
     columns = text[at] === '\n' ? 1 : text[at] === separator ? columns + 1 : columns;
-  if (columns > MOST_COLUMNS) throw new StatementError('', messages.tooManyColumns(MOST_COLUMNS));
+  if (columns > MOST_COLUMNS)
+    throw new StatementError(null, messageFor('formats.tooManyColumns', { most: MOST_COLUMNS }));
   const { data } = Papa.parse<string[]>(text, {
     delimiter: separator,
     skipEmptyLines: false,
@@ -225,7 +236,7 @@ function unique(row: readonly string[]): string[] {
       value
         .replace(/^\ufeff/, '')
         .trim()
-        .slice(0, 70) || messages.columnNth(nth + 1);
+        .slice(0, 70) || `(${nth + 1})`;
     const count = (seen.get(heading) ?? 0) + 1;
     seen.set(heading, count);
     return count === 1 ? heading : `${heading} (${count})`;

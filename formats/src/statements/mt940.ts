@@ -1,5 +1,5 @@
 import { isDay } from '@haushalt/core';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import {
   StatementError,
   described,
@@ -46,12 +46,13 @@ export function readMt940(text: string): StatementFile {
       const last = entries.at(-1)!;
       entries[entries.length - 1] = { ...last, what: informationOf(value) || last.what };
     } else if (tag === '62F' || tag === '62M') {
-      if (!isOpen()) throw new StatementError(messages.inLine(line), messages.noStatementInIt);
+      if (!isOpen())
+        throw new StatementError(messageFor('formats.inLine', { line }), messageFor('formats.noStatementInIt'));
       finish(balanceOf(field));
     }
   }
   if (isOpen()) finish(null);
-  if (statements.length === 0) throw new StatementError('', messages.noStatementInIt);
+  if (statements.length === 0) throw new StatementError(null, messageFor('formats.noStatementInIt'));
   return { format: 'mt940', statements };
 }
 
@@ -70,7 +71,11 @@ function fieldsOf(text: string): Field[] {
 /** `C260930EUR1234,56`: credit or debit, day, currency, amount. */
 function balanceOf({ tag, text, line }: Field): StatedBalance {
   const parts = /^([CD])(\d{6})([A-Z]{3})([\d,]+)/.exec(text.trim());
-  if (!parts) throw new StatementError(messages.fieldInLine(tag, line), messages.isNoBalance(text));
+  if (!parts)
+    throw new StatementError(
+      messageFor('formats.fieldInLine', { tag, line }),
+      messageFor('formats.isNoBalance', { text }),
+    );
   const amount = decimal(parts[4]!, tag, line);
   return { date: dayOf(parts[2]!, tag, line), amount: parts[1] === 'D' ? -amount : amount };
 }
@@ -79,7 +84,11 @@ function balanceOf({ tag, text, line }: Field): StatedBalance {
 function entryOf({ tag, text, line }: Field): StatementEntry {
   const [head = '', ...more] = text.split('\n');
   const parts = /^(\d{6})(\d{4})?(R?[CD])[A-Z]?([\d,]+)([A-Z][A-Z0-9]{3})(.*)$/.exec(head.trim());
-  if (!parts) throw new StatementError(messages.fieldInLine(tag, line), messages.isNoEntry(head));
+  if (!parts)
+    throw new StatementError(
+      messageFor('formats.fieldInLine', { tag, line }),
+      messageFor('formats.isNoEntry', { text: head }),
+    );
   const [, value, booked, mark, size, , references] = parts as unknown as string[];
   const amount = decimal(size!, tag, line);
   const valueDay = dayOf(value!, tag, line);
@@ -91,7 +100,7 @@ function entryOf({ tag, text, line }: Field): StatementEntry {
     what: described([own === 'NONREF' ? '' : own, ...more]),
     amount: isPaid ? -amount : amount,
     reference: referenceOf(bank),
-    place: messages.fieldInLine(tag, line),
+    place: messageFor('formats.fieldInLine', { tag, line }),
   };
 }
 
@@ -101,7 +110,11 @@ function bookingDay(valueDay: string, booked: string, tag: string, line: number)
   const days = [year - 1, year, year + 1]
     .map((each) => `${each}-${booked.slice(0, 2)}-${booked.slice(2)}`)
     .filter(isDay);
-  if (days.length === 0) throw new StatementError(messages.fieldInLine(tag, line), messages.isNoDay(booked));
+  if (days.length === 0)
+    throw new StatementError(
+      messageFor('formats.fieldInLine', { tag, line }),
+      messageFor('formats.isNoDay', { text: booked }),
+    );
   const distance = (day: string) => Math.abs(Date.parse(day) - Date.parse(valueDay));
   return days.reduce((nearest, day) => (distance(day) < distance(nearest) ? day : nearest));
 }
@@ -123,13 +136,17 @@ function informationOf(text: string): string {
 
 function decimal(text: string, tag: string, line: number): number {
   if (!/^\d{1,12}(,\d{0,3})?$/.test(text))
-    throw new StatementError(messages.fieldInLine(tag, line), messages.isNoAmount(text));
+    throw new StatementError(
+      messageFor('formats.fieldInLine', { tag, line }),
+      messageFor('formats.isNoAmount', { text }),
+    );
   return Number(text.replace(',', '.'));
 }
 
 function dayOf(text: string, tag: string, line: number): string {
   const year = Number(text.slice(0, 2));
   const day = `${year >= 80 ? 1900 + year : 2000 + year}-${text.slice(2, 4)}-${text.slice(4, 6)}`;
-  if (!isDay(day)) throw new StatementError(messages.fieldInLine(tag, line), messages.isNoDay(text));
+  if (!isDay(day))
+    throw new StatementError(messageFor('formats.fieldInLine', { tag, line }), messageFor('formats.isNoDay', { text }));
   return day;
 }

@@ -16,7 +16,7 @@ import {
   type Settled,
   type StatementLine,
 } from '@haushalt/core';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { StatementError, type StatedBalance, type Statement, type StatementFile } from './statement.ts';
 
 /** A statement of a file with what each of its lines means for a plan. */
@@ -125,7 +125,7 @@ function accountOf({ account }: Statement, document: Document, said: string | nu
 function linesOf({ entries, currency }: Statement, document: Document): StatementLine[] {
   const plan = planOf(document);
   if (currency !== '' && currency !== plan.currency)
-    throw new StatementError('', messages.isInAnotherCurrency(currency, plan.currency));
+    throw new StatementError(null, messageFor('formats.isInAnotherCurrency', { currency, own: plan.currency }));
   const seen = new Set<string>();
   return entries.flatMap(({ date, what, amount, reference, place }) => {
     // A bank that repeats itself says the same twice; what has no reference may well have happened twice.
@@ -133,7 +133,11 @@ function linesOf({ entries, currency }: Statement, document: Document): Statemen
     if (reference !== '' && seen.has(said)) return [];
     seen.add(said);
     const minor = inMinorUnits(document, amount);
-    if (minor === null) throw new StatementError(place, messages.hasMoreDecimals(String(amount), plan.currency));
+    if (minor === null)
+      throw new StatementError(
+        place,
+        messageFor('formats.hasMoreDecimals', { amount: String(amount), currency: plan.currency }),
+      );
     return minor === 0 ? [] : [{ date, what, amount: minor, reference, place }];
   });
 }

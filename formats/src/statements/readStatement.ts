@@ -1,4 +1,4 @@
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { readCamt } from './camt.ts';
 import { guessCsv, readCsv, type CsvFormat } from './csv.ts';
 import { readMt940 } from './mt940.ts';
@@ -25,8 +25,9 @@ export function formatOf(text: string): StatementFormat {
  * with the place where it cannot be read.
  */
 export function readStatement(bytes: Uint8Array, csv: CsvFormat | null = null): StatementFile {
-  if (bytes.length === 0) throw new StatementError('', messages.theFileIsEmpty);
-  if (bytes.length > MAX_STATEMENT) throw new StatementError('', messages.theFileIsTooLarge(MAX_STATEMENT >> 20));
+  if (bytes.length === 0) throw new StatementError(null, messageFor('formats.theFileIsEmpty'));
+  if (bytes.length > MAX_STATEMENT)
+    throw new StatementError(null, messageFor('formats.theFileIsTooLarge', { most: MAX_STATEMENT >> 20 }));
   if (csv) return readCsv(bytes, csv);
   const text = textOf(bytes);
   switch (formatOf(text)) {
@@ -37,12 +38,12 @@ export function readStatement(bytes: Uint8Array, csv: CsvFormat | null = null): 
     case 'camt.052':
     case 'camt.053': {
       const root = readXml(text);
-      if (root.name !== 'Document') throw new StatementError(placeOf(root), messages.noStatementInIt);
+      if (root.name !== 'Document') throw new StatementError(placeOf(root), messageFor('formats.noStatementInIt'));
       return readCamt(root);
     }
     case 'csv': {
       const guess = guessCsv(bytes);
-      if (guess.format.date === '') throw new StatementError('', messages.isNoStatement);
+      if (guess.format.date === '') throw new StatementError(null, messageFor('formats.isNoStatement'));
       return readCsv(bytes, guess.format);
     }
   }

@@ -1,3 +1,4 @@
+import { messageFor, type Message } from '../message.ts';
 /** What a bank says happened on an account, as its file has it. */
 export interface StatementEntry {
   /** The day it was booked, as ISO 8601 text. */
@@ -8,7 +9,7 @@ export interface StatementEntry {
   /** What the bank knows it by; empty where it gives nothing. */
   readonly reference: string;
   /** Where it stands in the file, in words: `line 14`, `Ntry 3 in line 120`. */
-  readonly place: string;
+  readonly place: Message;
 }
 
 /** A balance a statement gives, in major units, at the end of a day. */
@@ -36,17 +37,20 @@ export interface StatementFile {
   readonly format: StatementFormat;
   readonly statements: readonly Statement[];
   /** The lines of a table that are left out, each with its place and what is wrong with it, in words. */
-  readonly unreadable?: readonly string[];
+  readonly unreadable?: readonly Message[];
 }
 
 /** A file that cannot be read as a statement: what is wrong, and where. */
 export class StatementError extends Error {
-  readonly place: string;
+  /** What is said: where in the file, and what is wrong there. */
+  readonly text: Message;
 
-  constructor(place: string, message: string) {
-    super(place === '' ? message : `${place}: ${message}`);
+  /** @param place Where in the file, in words; `null` where it is about all of it. */
+  constructor(place: Message | null, reason: Message) {
+    const text = place === null ? reason : messageFor('formats.inPlace', { place, reason });
+    super(text.id);
     this.name = 'StatementError';
-    this.place = place;
+    this.text = text;
   }
 }
 

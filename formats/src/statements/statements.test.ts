@@ -1,3 +1,4 @@
+import { english, saidBy } from '../../../core/src/testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { guessCsv, lookAtCsv, readCsv, readDate, readDecimal } from './csv.ts';
@@ -15,7 +16,7 @@ const failure = (text: string | Uint8Array) => {
     return 'read';
   } catch (error) {
     if (!(error instanceof StatementError)) throw error;
-    return error.message;
+    return saidBy(error);
   }
 };
 
@@ -280,7 +281,7 @@ describe('a table of a bank', () => {
         const read = readStatement(bytes(text.replace(lines.join('\n'), damaged.join('\n'))));
         expect(read.statements[0]!.entries).toEqual(whole.filter((_, nth) => !wrong.includes(nth)));
         const places = [...wrong].sort((a, b) => a - b).map((nth) => `Line ${nth + 5}, column “${isDay ? 'Buchungstag' : 'Betrag'}”`); // prettier-ignore
-        expect((read.unreadable ?? []).map((words) => words.split(': ')[0])).toEqual(places);
+        expect((read.unreadable ?? []).map((text) => english(text).split(': ')[0])).toEqual(places);
       }),
     );
   });

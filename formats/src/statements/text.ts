@@ -1,4 +1,4 @@
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { StatementError } from './statement.ts';
 
 export type Encoding = 'utf-8' | 'windows-1252' | 'utf-16le' | 'utf-16be';
@@ -20,7 +20,7 @@ export function decoded(bytes: Uint8Array, encoding: Encoding): string {
   try {
     return new TextDecoder(encoding, { fatal: true }).decode(bytes);
   } catch {
-    throw new StatementError('', messages.isNotWrittenIn(encoding));
+    throw new StatementError(null, messageFor('formats.isNotWrittenIn', { encoding }));
   }
 }
 

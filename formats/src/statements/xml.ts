@@ -1,5 +1,5 @@
 import { SaxesParser } from 'saxes';
-import { messages } from '../messages.ts';
+import { messageFor, type Message } from '../message.ts';
 import { StatementError } from './statement.ts';
 
 /** An element of an XML file, with where it begins. Prefixes are left out. */
@@ -20,13 +20,18 @@ export function readXml(text: string): XmlElement {
   const parser = new SaxesParser({ xmlns: false });
   const path: XmlElement[] = [];
   let root: XmlElement | null = null;
-  const fail = (message: string): never => {
-    throw new StatementError(messages.lineAndColumn(parser.line, parser.column + 1), message);
+  const fail = (message: Message): never => {
+    throw new StatementError(
+      messageFor('formats.lineAndColumn', { line: parser.line, column: parser.column + 1 }),
+      message,
+    );
   };
-  parser.on('error', (error) => fail(messages.thisIsNoXml(error.message.replace(/^\d+:\d+: /, ''))));
-  parser.on('doctype', () => fail(messages.noDoctype));
+  parser.on('error', (error) =>
+    fail(messageFor('formats.thisIsNoXml', { reason: error.message.replace(/^\d+:\d+: /, '') })),
+  );
+  parser.on('doctype', () => fail(messageFor('formats.noDoctype')));
   parser.on('opentag', ({ name, attributes }) => {
-    if (path.length >= DEEPEST) fail(messages.tooDeep);
+    if (path.length >= DEEPEST) fail(messageFor('formats.tooDeep'));
     const element: XmlElement = {
       name: name.slice(name.indexOf(':') + 1),
       attributes,
@@ -47,7 +52,8 @@ export function readXml(text: string): XmlElement {
   parser.on('cdata', words);
   parser.on('closetag', () => void path.pop());
   parser.write(text).close();
-  if (!root) throw new StatementError('', messages.thisIsNoXml('it has no element'));
+  if (!root)
+    throw new StatementError(null, messageFor('formats.thisIsNoXml', { reason: messageFor('formats.hasNoElement') }));
   return root;
 }
 
@@ -67,6 +73,6 @@ export function textAt(element: XmlElement | undefined, ...names: readonly strin
 }
 
 /** Where an element stands, in words. */
-export function placeOf({ name, line }: XmlElement): string {
-  return messages.elementInLine(name, line);
+export function placeOf({ name, line }: XmlElement): Message {
+  return messageFor('formats.elementInLine', { name, line });
 }

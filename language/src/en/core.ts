@@ -1,5 +1,6 @@
 import amount from './core/amount.ts';
 import calculator from './core/calculator.ts';
+import change from './core/change.ts';
 import command from './core/command.ts';
 import comparison from './core/comparison.ts';
 import document from './core/document.ts';
@@ -8,6 +9,7 @@ import figure from './core/figure.ts';
 import finance from './core/finance.ts';
 import finding from './core/finding.ts';
 import formula from './core/formula.ts';
+import functions from './core/function.ts';
 import graph from './core/graph.ts';
 import list from './core/list.ts';
 import pattern from './core/pattern.ts';
@@ -19,6 +21,7 @@ import uncertainty from './core/uncertainty.ts';
 export default {
   ...amount,
   ...calculator,
+  ...change,
   ...command,
   ...comparison,
   ...document,
@@ -27,6 +30,7 @@ export default {
   ...finance,
   ...finding,
   ...formula,
+  ...functions,
   ...graph,
   ...list,
   ...pattern,

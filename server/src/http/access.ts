@@ -2,7 +2,7 @@ import type { Person } from '../store/people.ts';
 import type { Role, StoredPlan } from '../store/plans.ts';
 import type { Store } from '../store/store.ts';
 import { ApiError } from './errors.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 
 /** What someone wants to do with a plan. */
 export type Purpose = 'view' | 'edit' | 'own';
@@ -20,10 +20,15 @@ const ALLOWED: Readonly<Record<Purpose, readonly Role[]>> = {
 export function planFor(store: Store, person: Person, planId: string, purpose: Purpose, deleted = false): StoredPlan {
   const plan = store.plans.find(planId);
   const role = plan && store.plans.roleOf(planId, person.id);
-  if (!plan || !role) throw new ApiError(404, 'notFound', messages.thereIsNoSuchPlan);
+  if (!plan || !role) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchPlan'));
   if (!ALLOWED[purpose].includes(role)) {
-    throw new ApiError(403, 'forbidden', role === 'viewer' ? messages.youMayLookAtThis : messages.onlyTheOwnerMayDo);
+    throw new ApiError(
+      403,
+      'forbidden',
+      role === 'viewer' ? messageFor('server.youMayLookAtThis') : messageFor('server.onlyTheOwnerMayDo'),
+    );
   }
-  if (plan.deletedAt !== null && !deleted) throw new ApiError(404, 'deleted', messages.thisPlanHasBeenDeleted);
+  if (plan.deletedAt !== null && !deleted)
+    throw new ApiError(404, 'deleted', messageFor('server.thisPlanHasBeenDeleted'));
   return plan;
 }

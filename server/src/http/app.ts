@@ -31,7 +31,7 @@ import { uploadsOfOne, type UploadLimits } from './uploads.ts';
 import { PlanLinkSync } from '../planLinkSync.ts';
 import { Maintenance } from '../maintenance.ts';
 import { NO_OUTSIDE, type Outside } from '../stand-ins/standIns.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 
 export interface AppOptions {
   readonly store: Store;
@@ -199,7 +199,7 @@ export function createApp({
     app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
     app.use(express.static(web, { index: false, cacheControl: false }));
     app.get('/{*page}', (request, response) => {
-      if (/%00/.test(request.path)) throw new ApiError(400, 'badRequest', messages.theRequestCannotBeRead);
+      if (/%00/.test(request.path)) throw new ApiError(400, 'badRequest', messageFor('server.theRequestCannotBeRead'));
       response.set('cache-control', 'no-cache').sendFile(join(web, 'index.html'));
     });
   }

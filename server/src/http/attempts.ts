@@ -3,7 +3,7 @@ import type { Request } from 'express';
 import { isIPv6 } from 'node:net';
 import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
 import type { PeopleStore } from '../store/people.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { ApiError } from './errors.ts';
 
 /** How many attempts may fail, and in how many seconds. */
@@ -113,7 +113,8 @@ async function waitAfter(limit: RateLimiterMemory, key: string): Promise<number>
 }
 
 function refuse(wait: number): void {
-  if (wait > 0) throw new ApiError(429, 'tooMany', messages.tooManyAttempts(Math.ceil(wait / 60_000)));
+  if (wait > 0)
+    throw new ApiError(429, 'tooMany', messageFor('server.tooManyAttempts', { minutes: Math.ceil(wait / 60_000) }));
 }
 
 function keysOf(request: Request, name: string): { network: string; who: string } {

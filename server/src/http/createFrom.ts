@@ -1,4 +1,4 @@
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import type { PlanInParts, Store } from '../store/store.ts';
 import type { PlanPart } from '../threads/parts.ts';
 import type { Work } from '../threads/work.ts';
@@ -7,7 +7,7 @@ import type { CreateFrom } from './appServices.ts';
 
 /** An id that is taken is a conflict, whoever's it is, so that a retried request creates nothing twice. */
 export function refuseTaken(store: Store, id: string): void {
-  if (store.plans.isTaken(id)) throw new ApiError(409, 'conflict', messages.thisIdCannotBeUsed, 'id');
+  if (store.plans.isTaken(id)) throw new ApiError(409, 'conflict', messageFor('server.thisIdCannotBeUsed'), 'id');
 }
 
 /** Stores new plans as a thread hands them on. */

@@ -1,13 +1,16 @@
+import type { Speaker } from '@haushalt/language';
+import { speakerFor } from '../language.ts';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Refusal } from '@haushalt/core';
 import { DatabaseError, storageTrouble } from '../store/database.ts';
 import { FileRefused, TooLargeTask, TooMuchWork, WorkCancelled, WorkFailed } from '../threads/work.ts';
-import { messages } from '../messages.ts';
+import { messageFor, type Message } from '../message.ts';
 
-/** An answer other than success, with a sentence for a person. */
+/** An answer other than success, with what is said to a person. */
 export class ApiError extends Error {
   readonly status: number;
   readonly code: string;
+  readonly text: Message;
   readonly path: string | undefined;
   /** What a form needs to show the error in its place: the part of a formula, names that may have been meant, uses. */
   readonly details: Readonly<Record<string, unknown>>;
@@ -15,11 +18,12 @@ export class ApiError extends Error {
   constructor(
     status: number,
     code: string,
-    message: string,
+    text: Message,
     path?: string,
     details: Readonly<Record<string, unknown>> = {},
   ) {
-    super(message);
+    super(text.id);
+    this.text = text;
     this.status = status;
     this.code = code;
     this.path = path;
@@ -36,19 +40,24 @@ export function refusalError(refusal: Refusal): ApiError {
 }
 
 export const unknownRoute: RequestHandler = (request) => {
-  throw new ApiError(404, 'notFound', messages.thereIsNothingAt(request.method, request.originalUrl.split('?')[0]));
+  throw new ApiError(
+    404,
+    'notFound',
+    messageFor('server.thereIsNothingAt', { method: request.method, split: request.originalUrl.split('?')[0] }),
+  );
 };
 
-/** Whatever was thrown as it is answered: the status and what is said of it. */
-export function errorAnswer(error: unknown) {
-  const { status, code, message, path, details } = asApiError(error);
-  return { status, error: { code, message, ...(path === undefined ? {} : { path }), ...details } };
+/** Whatever was thrown as it is answered: the status, and what is said of it as a message and as a sentence. */
+export function errorAnswer(error: unknown, speaker: Speaker) {
+  const { status, code, text, path, details } = asApiError(error);
+  const said = { code, message: speaker.say(text), text };
+  return { status, error: { ...said, ...(path === undefined ? {} : { path }), ...details } };
 }
 
 /** Turns whatever was thrown into JSON. Nothing about the program's inside leaves it. */
 export function errorAnswers(report: (error: unknown) => void): ErrorRequestHandler {
-  return (error, _request, response, next) => {
-    const { status, error: said } = errorAnswer(error);
+  return (error, request, response, next) => {
+    const { status, error: said } = errorAnswer(error, speakerFor(request));
     if (status >= 500) report(error);
     if (response.headersSent) return next(error);
     if (status === 503) response.set('retry-after', '1');
@@ -57,13 +66,13 @@ export function errorAnswers(report: (error: unknown) => void): ErrorRequestHand
 }
 
 /** What the status codes of errors made by Express and what it is built from say to people. */
-const SENTENCES: Readonly<Record<number, string>> = {
-  400: messages.theRequestCannotBeRead,
-  403: messages.thisIsNotOpen,
-  404: messages.thereIsNothingHere,
-  412: messages.itHasBeenChangedSince,
-  415: messages.theRequestHasToBe,
-  416: messages.thereIsNoSuchPart,
+const SENTENCES: Readonly<Record<number, Message>> = {
+  400: messageFor('server.theRequestCannotBeRead'),
+  403: messageFor('server.thisIsNotOpen'),
+  404: messageFor('server.thereIsNothingHere'),
+  412: messageFor('server.itHasBeenChangedSince'),
+  415: messageFor('server.theRequestHasToBe'),
+  416: messageFor('server.thereIsNoSuchPart'),
 };
 
 /** Whatever was thrown, as an answer with a sentence for a person. */
@@ -71,43 +80,44 @@ export function asApiError(error: unknown): ApiError {
   if (error instanceof ApiError) return error;
   if (error instanceof FileRefused)
     return error.pointer === null
-      ? new ApiError(400, 'notJson', error.message)
-      : new ApiError(422, 'planFile', error.message, error.pointer);
+      ? new ApiError(400, 'notJson', error.text)
+      : new ApiError(422, 'planFile', error.text, error.pointer);
   const trouble = storageTrouble(error);
   if (trouble) return new ApiError(trouble.passes ? 503 : 500, trouble.passes ? 'busy' : 'storage', trouble.message);
-  if (error instanceof DatabaseError) return new ApiError(503, 'storage', error.message);
-  if (error instanceof TooLargeTask) return new ApiError(413, 'tooLarge', error.message);
+  if (error instanceof DatabaseError) return new ApiError(503, 'storage', error.text);
+  if (error instanceof TooLargeTask) return new ApiError(413, 'tooLarge', error.text);
   const { code } = (error ?? {}) as NodeJS.ErrnoException;
-  if (code === 'ENOSPC' || code === 'EDQUOT') return new ApiError(503, 'busy', messages.theDiskIsFullNothing);
+  if (code === 'ENOSPC' || code === 'EDQUOT')
+    return new ApiError(503, 'busy', messageFor('server.theDiskIsFullNothing'));
   if (code === 'ERR_STREAM_PREMATURE_CLOSE' || code === 'ECONNRESET')
-    return new ApiError(400, 'aborted', messages.theRequestEndedEarly);
+    return new ApiError(400, 'aborted', messageFor('server.theRequestEndedEarly'));
   if (error instanceof TooMuchWork || error instanceof WorkFailed)
-    return new ApiError(503, 'busy', messages.haushaltHasTooMuchTo);
-  if (error instanceof WorkCancelled) return new ApiError(400, 'aborted', error.message);
+    return new ApiError(503, 'busy', messageFor('server.haushaltHasTooMuchTo'));
+  if (error instanceof WorkCancelled) return new ApiError(400, 'aborted', error.text);
   const { type, limit, status } = (error ?? {}) as { type?: string; limit?: number; status?: number };
   switch (type) {
     case 'entity.parse.failed':
-      return new ApiError(400, 'notJson', messages.theRequestIsNotValid);
+      return new ApiError(400, 'notJson', messageFor('server.theRequestIsNotValid'));
     case 'entity.too.large':
       return tooLarge(limit ?? 0);
     case 'body.too.deep':
-      return new ApiError(400, 'tooDeep', messages.theRequestIsTooDeep);
+      return new ApiError(400, 'tooDeep', messageFor('server.theRequestIsTooDeep'));
     case 'body.too.many':
-      return new ApiError(413, 'tooLarge', messages.theRequestHoldsTooMuch(limit ?? 0));
+      return new ApiError(413, 'tooLarge', messageFor('server.theRequestHoldsTooMuch', { most: limit ?? 0 }));
     case 'encoding.unsupported':
     case 'charset.unsupported':
-      return new ApiError(415, 'unsupported', messages.theRequestHasToBe);
+      return new ApiError(415, 'unsupported', messageFor('server.theRequestHasToBe'));
     case 'request.aborted':
-      return new ApiError(400, 'aborted', messages.theRequestEndedEarly);
+      return new ApiError(400, 'aborted', messageFor('server.theRequestEndedEarly'));
   }
   if (status !== undefined && status >= 400 && status < 500)
-    return new ApiError(status, 'badRequest', SENTENCES[status] ?? messages.theRequestCannotBeAnswered);
-  return new ApiError(500, 'internal', messages.somethingWentWrongInHaushalt);
+    return new ApiError(status, 'badRequest', SENTENCES[status] ?? messageFor('server.theRequestCannotBeAnswered'));
+  return new ApiError(500, 'internal', messageFor('server.somethingWentWrongInHaushalt'));
 }
 
 /** That something is larger than so many bytes. */
 export function tooLarge(most: number): ApiError {
-  return new ApiError(413, 'tooLarge', messages.thatIsTooLargeAt(sizeInWords(most)));
+  return new ApiError(413, 'tooLarge', messageFor('server.thatIsTooLargeAt', { size: sizeInWords(most) }));
 }
 
 function sizeInWords(bytes: number): string {

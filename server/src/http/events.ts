@@ -2,7 +2,7 @@ import type { Request, Response } from 'express';
 import type { LogEntry } from '../store/log.ts';
 import type { Person } from '../store/people.ts';
 import { ApiError } from './errors.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 
 /** How much may wait for one page to be read, in bytes. Who does not read is let go, and loads the plan anew. */
 const MOST_WAITING = 4 << 20;
@@ -95,12 +95,12 @@ export class Events {
     const { planId } = listener;
     const streams = this.listeners.get(planId) ?? new Map<Response, Listener>();
     if (streams.size >= this.limits.perPlan || this.count >= this.limits.all)
-      throw new ApiError(503, 'busy', messages.tooManyPagesAreOpen);
+      throw new ApiError(503, 'busy', messageFor('server.tooManyPagesAreOpen'));
     const own = (each: Listener) => each.person.id === listener.person.id;
     const ownHere = [...streams.values()].filter(own).length;
     const ownAll = [...this.listeners.values()].reduce((sum, each) => sum + [...each.values()].filter(own).length, 0);
     if (ownHere >= this.limits.perPersonAndPlan || ownAll >= this.limits.perPerson)
-      throw new ApiError(429, 'tooMany', messages.tooManyOwnPagesAreOpen);
+      throw new ApiError(429, 'tooMany', messageFor('server.tooManyOwnPagesAreOpen'));
     response.writeHead(200, {
       'content-type': 'text/event-stream',
       'cache-control': 'no-store, no-transform',

@@ -1,7 +1,7 @@
 import { networkInterfaces } from 'node:os';
 import type { RequestHandler } from 'express';
 import { ApiError } from './errors.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 
 /** The names this machine has for itself. */
 const OWN_NAMES = ['127.0.0.1', 'localhost', '::1'];
@@ -29,7 +29,11 @@ export function onlyByName(names: ReadonlySet<string>): RequestHandler {
     // What a proxy says people asked it for is not looked at: it hands on what they sent.
     const name = nameIn(request.get('host') ?? '');
     if (!names.has(name)) {
-      throw new ApiError(403, 'forbidden', messages.haushaltIsNotCalledHere(name));
+      throw new ApiError(
+        403,
+        'forbidden',
+        messageFor('server.haushaltIsNotCalledHere', { name, hasName: name !== '' }),
+      );
     }
     next();
   };
@@ -52,7 +56,7 @@ export const onlyFromOwnPages: RequestHandler = (request, _response, next) => {
   const origin = request.get('origin');
   const isOwn = origin === undefined || hostOf(origin) === request.get('host')?.toLowerCase();
   if (!isOwn || (site !== undefined && site !== 'same-origin' && site !== 'none'))
-    throw new ApiError(403, 'forbidden', messages.thisCameFromAnotherSite);
+    throw new ApiError(403, 'forbidden', messageFor('server.thisCameFromAnotherSite'));
   next();
 };
 
@@ -61,11 +65,11 @@ export const onlyJson: RequestHandler = (request, _response, next) => {
   const hasBody = request.method !== 'DELETE' || (request.get('content-length') ?? '0') !== '0';
   if (READING.has(request.method) || !hasBody) return next();
   if (!request.is(['application/json', 'application/octet-stream']))
-    throw new ApiError(415, 'unsupported', messages.aJsonBodyIsExpected);
+    throw new ApiError(415, 'unsupported', messageFor('server.aJsonBodyIsExpected'));
   // The bytes of a body are looked through as UTF-8, which JSON is written in.
   const charset = /charset\s*=\s*"?([^\s;"]+)/i.exec(request.get('content-type') ?? '')?.[1];
   if (charset !== undefined && charset.toLowerCase() !== 'utf-8')
-    throw new ApiError(415, 'unsupported', messages.theRequestHasToBe);
+    throw new ApiError(415, 'unsupported', messageFor('server.theRequestHasToBe'));
   next();
 };
 

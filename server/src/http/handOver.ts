@@ -1,3 +1,4 @@
+import { speakerFor } from '../language.ts';
 import { dayOf } from '@haushalt/core';
 import { FEW_VALUES, json } from './json.ts';
 import type { Routing } from './routing.ts';
@@ -17,7 +18,16 @@ export function handOverRoutes(routing: Routing, { store, work, now, report }: A
     '/plans/:id/pages',
     async ({ request, response, plan: { id } }) => {
       const { print, from, to } = readPages(request.body);
-      const task = { kind: 'pages', database: store.file, planId: id, print, today: today(), from, to } as const;
+      const task = {
+        kind: 'pages',
+        database: store.file,
+        planId: id,
+        print,
+        today: today(),
+        from,
+        to,
+        language: speakerFor(request).language,
+      } as const;
       const pages = await work.slow.do<'pages'>(task, { signal: abortOnClose(response) });
       sendJson(response, pages);
     },
@@ -31,7 +41,14 @@ export function handOverRoutes(routing: Routing, { store, work, now, report }: A
     '/plans/:id/files',
     async ({ request, response, plan: { id } }) => {
       const handOver = readHandOver(request.body);
-      const task = { kind: 'handOver', database: store.file, planId: id, handOver, today: today() } as const;
+      const task = {
+        kind: 'handOver',
+        database: store.file,
+        planId: id,
+        handOver,
+        today: today(),
+        language: speakerFor(request).language,
+      } as const;
       await answerStreamed(
         response,
         async (progress, signal) => {

@@ -9,7 +9,7 @@ import {
   type PrintRequest,
   type ReadingCorrections,
 } from '@haushalt/formats';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { ApiError } from './errors.ts';
 import { allOf } from './fields.ts';
 import { read } from './schemas.ts';
@@ -83,7 +83,7 @@ function readSaid(text: string): ReadingCorrections {
   try {
     return readingSaid(JSON.parse(text));
   } catch (error) {
-    const why = error instanceof WorkbookError ? error.message : messages.aJsonBodyIsExpected;
+    const why = error instanceof WorkbookError ? error.text : messageFor('server.aJsonBodyIsExpected');
     throw new ApiError(422, 'invalid', why, 'said');
   }
 }

@@ -6,8 +6,9 @@ import type { HistoryQuery } from '../store/log.ts';
 import type { Person } from '../store/people.ts';
 import type { MomentName } from '../threads/planVersions.ts';
 import { FEW_VALUES, json } from './json.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { planFor } from './access.ts';
+import { speakerFor } from '../language.ts';
 import { ApiError, refusalError } from './errors.ts';
 import { allOf, date, id as idField, month, name } from './fields.ts';
 import type { Routing } from './routing.ts';
@@ -51,7 +52,7 @@ export function historyRoutes(routing: Routing, surroundings: AppServices): void
   routing.plan('view', 'get', '/plans/:id/history', async ({ request, response, plan: { id } }) => {
     type Given = Partial<Record<'before' | 'person' | 'text' | 'from' | 'to' | 'row' | 'month', string>>;
     const { before, person = null, text = '', from = null, to = null, row = null, month: of = null } = read<Given>(historySchema, request.query); // prettier-ignore
-    const query: HistoryQuery = { before: before === undefined ? null : Number(before), count: PAGE, person, text, from, to, row, month: of }; // prettier-ignore
+    const query: HistoryQuery = { language: speakerFor(request).language, before: before === undefined ? null : Number(before), count: PAGE, person, text, from, to, row, month: of }; // prettier-ignore
     const task = { kind: 'history', database: store.file, planId: id, query } as const;
     sendJson(response, await work.quick.do<'history'>(task, { signal: abortOnClose(response) }));
   });
@@ -59,7 +60,7 @@ export function historyRoutes(routing: Routing, surroundings: AppServices): void
   // The changes of a step, which it takes to undo or redo it; the history alone does not carry them.
   routing.plan('view', 'get', '/plans/:id/history/:command', ({ request, response, plan: { id } }) => {
     const entry = store.log.byCommand(id, readId(request.params.command));
-    if (!entry) throw new ApiError(404, 'notFound', messages.thereIsNoSuchStep);
+    if (!entry) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchStep'));
     response.json(entry);
   });
 
@@ -90,8 +91,13 @@ export function historyRoutes(routing: Routing, surroundings: AppServices): void
       const task = { kind: 'goBack', database: store.file, planId: plan.id, to: given.to, rows: given.rows } as const;
       const { changes: all, revision } = await work.slow.do<'goBack'>(task);
       const changes = withoutRevivedAccess(all, null);
-      if (changes.length === 0) throw new ApiError(409, 'conflict', messages.nothingDiffers);
-      const way = { kind: 'goBack', label: messages.wentBackTo(given.what), from: revision, changes } as const;
+      if (changes.length === 0) throw new ApiError(409, 'conflict', messageFor('server.nothingDiffers'));
+      const way = {
+        kind: 'goBack',
+        label: messageFor('server.wentBackTo', { what: given.what }),
+        from: revision,
+        changes,
+      } as const;
       // Who asks may have lost the role meanwhile.
       planFor(store, person, plan.id, 'edit');
       const outcome = await store.carryOutInParts(plan.id, person.id, given.id, way);
@@ -118,7 +124,7 @@ export function historyRoutes(routing: Routing, surroundings: AppServices): void
       const there = store.snapshots.of(plan.id);
       if (there.some(({ id }) => id === given.id)) return void response.json({ id: given.id });
       if (there.filter(({ kind }) => kind === 'made').length >= MOST_SNAPSHOTS)
-        throw new ApiError(422, 'invalid', messages.tooManySnapshots(MOST_SNAPSHOTS));
+        throw new ApiError(422, 'invalid', messageFor('server.tooManySnapshots', { most: MOST_SNAPSHOTS }));
       const { content, revision } = await work.slow.do<'snapshot'>({
         kind: 'snapshot',
         database: store.file,
@@ -139,7 +145,7 @@ export function historyRoutes(routing: Routing, surroundings: AppServices): void
     ({ request, response, plan }) => {
       const given = read<{ name: string; note: string }>(renameSchema, request.body);
       if (!store.snapshots.rename(plan.id, readId(request.params.snapshot), given.name, given.note))
-        throw new ApiError(404, 'notFound', messages.thereIsNoSuchSnapshot);
+        throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchSnapshot'));
       response.status(204).end();
     },
     body,
@@ -147,7 +153,7 @@ export function historyRoutes(routing: Routing, surroundings: AppServices): void
 
   routing.plan('edit', 'delete', '/plans/:id/snapshots/:snapshot', ({ request, response, plan }) => {
     if (!store.snapshots.remove(plan.id, readId(request.params.snapshot)))
-      throw new ApiError(404, 'notFound', messages.thereIsNoSuchSnapshot);
+      throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchSnapshot'));
     response.status(204).end();
   });
 
@@ -160,9 +166,9 @@ export function historyRoutes(routing: Routing, surroundings: AppServices): void
       const copy = readCopy(request.body).id;
       const id = readId(request.params.snapshot);
       const line = store.snapshots.of(plan.id).find((each) => each.id === id);
-      if (!line) throw new ApiError(404, 'notFound', messages.thereIsNoSuchSnapshot);
+      if (!line) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchSnapshot'));
       const task = { kind: 'readSnapshot', database: store.file, planId: plan.id, id } as const;
-      await surroundings.createFrom(task, copy, person, (settings) => ({ ...settings, name: messages.asOf(settings.name, line.name) })); // prettier-ignore
+      await surroundings.createFrom(task, copy, person, (settings) => ({ ...settings, name: speakerFor(request).say(messageFor('server.asOf', { plan: settings.name, moment: line.name })).slice(0, 80) })); // prettier-ignore
       response.status(201).json({ id: copy });
     },
     body,
@@ -188,7 +194,7 @@ export function keepBeforeImport(
     .do<'snapshot'>({ kind: 'snapshot', database: store.file, planId, revision })
     .then(({ content }) => {
       if (!store.plans.find(planId)) return;
-      const named = { id: randomUUID(), name: messages.beforeAnImport, note: '', kind: 'import' as const };
+      const named = { id: randomUUID(), name: messageFor('server.beforeAnImport'), note: '', kind: 'import' as const };
       store.snapshots.add(planId, { ...named, revision, at, personId: person.id, content });
     })
     .catch(report);

@@ -1,7 +1,7 @@
 import { MAX_STATEMENT } from '@haushalt/formats';
 import express from 'express';
 import { FEW_VALUES, json } from './json.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { ApiError } from './errors.ts';
 import { fetchStatement } from './outside.ts';
 import type { Routing } from './routing.ts';
@@ -91,9 +91,10 @@ export function ledgerRoutes(
     '/plans/:id/accounts/:account/fetch',
     async ({ request, response, plan: { id } }) => {
       const account = store.document(id).document.accounts.get(readId(request.params.account));
-      if (!account) throw new ApiError(404, 'notFound', messages.thereIsNoSuchAccount);
-      if (outside.bank === null) throw new ApiError(404, 'notFound', messages.thereIsNoBank);
-      if (account.number.trim() === '') throw new ApiError(422, 'invalid', messages.thisAccountHasNoNumber, 'number');
+      if (!account) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchAccount'));
+      if (outside.bank === null) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoBank'));
+      if (account.number.trim() === '')
+        throw new ApiError(422, 'invalid', messageFor('server.thisAccountHasNoNumber'), 'number');
       const file = await fetchStatement(outside.bank, account, outsideOptions);
       const task = {
         kind: 'previewStatement',

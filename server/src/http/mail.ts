@@ -1,5 +1,5 @@
 import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { ApiError } from './errors.ts';
 
 /** A message to be sent. */
@@ -48,7 +48,7 @@ export class Post {
    * for more than one may send, 502 where the box does not take it.
    */
   async send(mail: Mail, by: { readonly person?: string; readonly plan?: string } = {}): Promise<void> {
-    if (this.box === null) throw new ApiError(404, 'notFound', messages.thereIsNoMail);
+    if (this.box === null) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoMail'));
     const counted = [
       ['person', by.person],
       ['plan', by.plan],
@@ -58,7 +58,11 @@ export class Post {
       if (key === undefined) continue;
       await this.limits[of].consume(key).catch((wait: unknown) => {
         if (!(wait instanceof RateLimiterRes)) throw wait;
-        throw new ApiError(429, 'tooMany', messages.tooManyMails(Math.ceil(wait.msBeforeNext / 60_000)));
+        throw new ApiError(
+          429,
+          'tooMany',
+          messageFor('server.tooManyMails', { minutes: Math.ceil(wait.msBeforeNext / 60_000) }),
+        );
       });
     }
     await sendMail(this.box, mail);
@@ -80,7 +84,7 @@ async function sendMail(box: string, { attachment, ...mail }: Mail): Promise<voi
       signal: AbortSignal.timeout(LONGEST),
     });
   } catch {
-    throw new ApiError(502, 'outside', messages.theMailBoxDoesNotAnswer);
+    throw new ApiError(502, 'outside', messageFor('server.theMailBoxDoesNotAnswer'));
   }
-  if (!response.ok) throw new ApiError(502, 'outside', messages.theMailBoxDoesNotTake);
+  if (!response.ok) throw new ApiError(502, 'outside', messageFor('server.theMailBoxDoesNotTake'));
 }

@@ -8,7 +8,7 @@ import { DELETED_FOR } from '../maintenance.ts';
 import { makeFolder, removeWithJournals } from '../store/database.ts';
 import type { BackupPlan } from '../threads/backups.ts';
 import { FEW_VALUES, json } from './json.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { ApiError } from './errors.ts';
 import { allOf, id as idField } from './fields.ts';
 import type { Routing } from './routing.ts';
@@ -59,7 +59,7 @@ export function maintenanceRoutes(routing: Routing, surroundings: AppServices): 
 
   routing.keeper('delete', '/backups/:name', ({ request, response }) => {
     if (!maintenance.remove(String(request.params.name)))
-      throw new ApiError(404, 'notFound', messages.thereIsNoSuchBackup);
+      throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchBackup'));
     response.status(204).end();
   });
 
@@ -70,7 +70,12 @@ export function maintenanceRoutes(routing: Routing, surroundings: AppServices): 
     async ({ request, response }) => {
       const { id, file } = newFile();
       try {
-        await storeBody(request, file, MAX_BACKUP, new ApiError(413, 'tooLarge', messages.thisBackupIsTooLarge));
+        await storeBody(
+          request,
+          file,
+          MAX_BACKUP,
+          new ApiError(413, 'tooLarge', messageFor('server.thisBackupIsTooLarge')),
+        );
         response.status(201).json({ id, plans: await plansIn(file) });
       } catch (error) {
         forget(file);
@@ -104,15 +109,16 @@ export function maintenanceRoutes(routing: Routing, surroundings: AppServices): 
     async ({ request, response, person }) => {
       const file = join(folder, `${readId(request.params.restore)}.db`);
       const wanted = new Set(read<{ plans: string[] }>(restoreSchema, request.body).plans);
-      if (!existsSync(file)) throw new ApiError(404, 'notFound', messages.sendTheBackupAgain);
+      if (!existsSync(file)) throw new ApiError(404, 'notFound', messageFor('server.sendTheBackupAgain'));
       const plans = (await plansIn(file)).filter(({ id }) => wanted.has(id));
-      if (plans.length < wanted.size) throw new ApiError(422, 'invalid', messages.thisBackupHasNoSuchPlan, 'plans');
+      if (plans.length < wanted.size)
+        throw new ApiError(422, 'invalid', messageFor('server.thisBackupHasNoSuchPlan'), 'plans');
       await answerStreamed(
         response,
         async (progress, signal) => {
           const restored: { id: string; name: string }[] = [];
           for (const [at, { id, name }] of plans.entries()) {
-            progress({ done: at / plans.length, what: messages.restoring(name) });
+            progress({ done: at / plans.length, what: messageFor('server.restoring', { name }) });
             restored.push(await restorePlan(file, id, name, person.id, signal));
           }
           forget(file);
@@ -160,7 +166,7 @@ export function maintenanceRoutes(routing: Routing, surroundings: AppServices): 
 
   function fileOf(name: unknown): string {
     const file = maintenance.fileOf(String(name));
-    if (file === null) throw new ApiError(404, 'notFound', messages.thereIsNoSuchBackup);
+    if (file === null) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchBackup'));
     return file;
   }
 }

@@ -1,6 +1,6 @@
 import type { Request } from 'express';
 import type { Store } from '../store/store.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { ApiError } from './errors.ts';
 import type { Events } from './events.ts';
 import type { Routing } from './routing.ts';
@@ -62,7 +62,7 @@ export function operatingRoutes(
   });
 
   routing.anyone('get', '/metrics', ({ request, response }) => {
-    if (!isFromHere(request)) throw new ApiError(404, 'notFound', messages.thereIsNothingHere);
+    if (!isFromHere(request)) throw new ApiError(404, 'notFound', messageFor('server.thereIsNothingHere'));
     response.type('text/plain; version=0.0.4').send(counts.asText(events, store));
   });
 }

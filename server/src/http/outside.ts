@@ -1,6 +1,6 @@
 import { addDays, isMonth, type Month } from '@haushalt/core';
 import Joi from 'joi';
-import { messages } from '../messages.ts';
+import { messageFor, type Message } from '../message.ts';
 import { ApiError } from './errors.ts';
 
 /** How long a service outside may take to answer, in milliseconds. */
@@ -23,9 +23,11 @@ export async function fetchStatement(
 ): Promise<Uint8Array> {
   const from = account.statedOn === null ? '' : `&from=${addDays(account.statedOn, -OVERLAP)}`;
   const number = encodeURIComponent(account.number.replace(/\s/g, ''));
-  const { status, body } = await ask(`${bank}/accounts/${number}/statement?format=camt.053${from}`, longest, messages.theBank); // prettier-ignore
-  if (status === 404) throw new ApiError(422, 'outside', messages.theBankHasNoAccount(account.number), 'account');
-  if (status !== 200) throw new ApiError(503, 'outside', messages.answersWith(messages.theBank, status));
+  const { status, body } = await ask(`${bank}/accounts/${number}/statement?format=camt.053${from}`, longest, messageFor('server.theBank')); // prettier-ignore
+  if (status === 404)
+    throw new ApiError(422, 'outside', messageFor('server.theBankHasNoAccount', { number: account.number }), 'account');
+  if (status !== 200)
+    throw new ApiError(503, 'outside', messageFor('server.answersWith', { who: messageFor('server.theBank'), status }));
   return body;
 }
 
@@ -65,35 +67,35 @@ export async function fetchIndex(office: string, id: string, options: OutsideOpt
 }
 
 async function askForJson<T>(url: string, schema: Joi.Schema, { longest = LONGEST }: OutsideOptions): Promise<T> {
-  const who = messages.theOffice;
+  const who = messageFor('server.theOffice');
   const { status, body } = await ask(url, longest, who);
-  if (status === 404) throw new ApiError(404, 'notFound', messages.theOfficeHasNoIndex);
-  if (status !== 200) throw new ApiError(503, 'outside', messages.answersWith(who, status));
+  if (status === 404) throw new ApiError(404, 'notFound', messageFor('server.theOfficeHasNoIndex'));
+  if (status !== 200) throw new ApiError(503, 'outside', messageFor('server.answersWith', { who, status }));
   let json: unknown;
   try {
     json = JSON.parse(new TextDecoder().decode(body));
   } catch {
-    throw new ApiError(503, 'outside', messages.cannotBeUnderstood(who));
+    throw new ApiError(503, 'outside', messageFor('server.cannotBeUnderstood', { who }));
   }
   const { error, value } = schema.validate(json);
-  if (error) throw new ApiError(503, 'outside', messages.cannotBeUnderstood(who));
+  if (error) throw new ApiError(503, 'outside', messageFor('server.cannotBeUnderstood', { who }));
   return value as T;
 }
 
-async function ask(url: string, longest: number, who: string): Promise<{ status: number; body: Uint8Array }> {
+async function ask(url: string, longest: number, who: Message): Promise<{ status: number; body: Uint8Array }> {
   try {
     const response = await fetch(url, { signal: AbortSignal.timeout(longest), redirect: 'error' });
     const parts: Uint8Array[] = [];
     let size = 0;
     for await (const part of response.body ?? []) {
       size += part.length;
-      if (size > LARGEST) throw new ApiError(503, 'outside', messages.saysTooMuch(who));
+      if (size > LARGEST) throw new ApiError(503, 'outside', messageFor('server.saysTooMuch', { who }));
       parts.push(part);
     }
     return { status: response.status, body: Buffer.concat(parts) };
   } catch (error) {
     if (error instanceof ApiError) throw error;
     const isLate = error instanceof Error && error.name === 'TimeoutError';
-    throw new ApiError(503, 'outside', isLate ? messages.doesNotAnswer(who, longest / 1000) : messages.cannotBeReached(who)); // prettier-ignore
+    throw new ApiError(503, 'outside', isLate ? messageFor('server.doesNotAnswer', { who, seconds: longest / 1000 }) : messageFor('server.cannotBeReached', { who })); // prettier-ignore
   }
 }

@@ -23,6 +23,7 @@ import type { Order } from '../store/orders.ts';
 import type { Person } from '../store/people.ts';
 import { planFor } from './access.ts';
 import { refuseTaken } from './createFrom.ts';
+import { speakerFor } from '../language.ts';
 import { ApiError, errorAnswer, refusalError } from './errors.ts';
 import { readWorkbookQuery } from './handOverSchemas.ts';
 import { keepBeforeImport } from './history.ts';
@@ -31,7 +32,7 @@ import { readCopy, readHere, readId, readNewPlan, readOrder, readQueue } from '.
 import { sendStored, storeBody, withTempFile } from './tempFile.ts';
 import { answerStreamed } from './streamed.ts';
 import { fileName, sendEntry, abortOnClose, type AppServices } from './appServices.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 
 /** The largest plan file that can be opened: as large as the largest plan is written. */
 export const MAX_FILE = 192 << 20;
@@ -87,9 +88,19 @@ export function planRoutes(routing: Routing, surroundings: AppServices): void {
     ({ request, response, person }) => {
       const settings = readNewPlan(request.body);
       if (!isCurrency(settings.currency))
-        throw new ApiError(422, 'invalid', messages.isNotACurrencyCode(settings.currency), 'currency');
+        throw new ApiError(
+          422,
+          'invalid',
+          messageFor('server.isNotACurrencyCode', { currency: settings.currency }),
+          'currency',
+        );
       if (!isLocale(settings.locale))
-        throw new ApiError(422, 'invalid', messages.isNotALanguageTag(settings.locale), 'locale');
+        throw new ApiError(
+          422,
+          'invalid',
+          messageFor('server.isNotALanguageTag', { locale: settings.locale }),
+          'locale',
+        );
       refuseTaken(store, settings.id);
       store.create(newPlan(settings), person.id);
       response.status(201).json({ id: settings.id });
@@ -119,7 +130,13 @@ export function planRoutes(routing: Routing, surroundings: AppServices): void {
     async ({ request, response }) => {
       const asked = readWorkbookQuery(request.query);
       const sent = request.body instanceof Uint8Array ? request.body : new Uint8Array();
-      const task = { kind: 'audit', file: sent, ...asked, today: dayOf(now()) } as const;
+      const task = {
+        kind: 'audit',
+        file: sent,
+        ...asked,
+        today: dayOf(now()),
+        language: speakerFor(request).language,
+      } as const;
       await answerStreamed(
         response,
         async (progress, signal) => ({ head: {}, content: await work.slow.do<'audit'>(task, { progress, signal }) }),
@@ -153,7 +170,7 @@ export function planRoutes(routing: Routing, surroundings: AppServices): void {
     const list = readId(request.params.list);
     const task = { kind: 'writeList', database: store.file, planId: id, list } as const;
     const written = await work.quick.do<'writeList'>(task, { signal: abortOnClose(response) });
-    if (!written) throw new ApiError(404, 'notFound', messages.thereIsNoSuchList);
+    if (!written) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchList'));
     const { name, file } = written;
     response
       .attachment(fileName(name, 'csv'))
@@ -201,7 +218,7 @@ export function planRoutes(routing: Routing, surroundings: AppServices): void {
   });
 
   routing.plan('restore', 'delete', '/plans/:id/for-good', async ({ response, plan }) => {
-    if (plan.deletedAt === null) throw new ApiError(409, 'conflict', messages.deleteItFirst);
+    if (plan.deletedAt === null) throw new ApiError(409, 'conflict', messageFor('server.deleteItFirst'));
     await store.erase(plan.id);
     response.status(204).end();
   });
@@ -241,7 +258,7 @@ export function planRoutes(routing: Routing, surroundings: AppServices): void {
         try {
           answers.push({ entry: await carryOut(plan.id, person, order) });
         } catch (error) {
-          const { status, ...refused } = errorAnswer(error);
+          const { status, ...refused } = errorAnswer(error, speakerFor(request));
           // What passes is tried again: the first that meets it is answered so, and those after it are sent once more.
           if (status === 503 && answers.length === 0) throw error;
           if (status === 503) break;
@@ -259,7 +276,7 @@ export function planRoutes(routing: Routing, surroundings: AppServices): void {
   async function carryOut(planId: string, person: Person, sent: unknown): Promise<LogEntry> {
     const { id, order } = await readOrder(sent);
     if (order.kind === 'line.follow') mayFollow(order, person);
-    if (GIVEN_BY_SERVER.has(order.kind)) throw new ApiError(403, 'forbidden', messages.thisIsNotOpen);
+    if (GIVEN_BY_SERVER.has(order.kind)) throw new ApiError(403, 'forbidden', messageFor('server.thisIsNotOpen'));
     const outcome = await store.carryOutInParts(planId, person.id, id, order);
     if (!outcome.ok) throw refusalError(outcome.refusal);
     if (!outcome.repeated) {
@@ -301,7 +318,7 @@ export function planRoutes(routing: Routing, surroundings: AppServices): void {
 
   /** A line follows another plan in the name of whoever lets it, who has to see that plan. */
   function mayFollow({ plan, by }: CommandOf<'line.follow'>, person: Person): void {
-    if (by !== person.id) throw new ApiError(422, 'invalid', messages.onlyInOnesOwnName, 'by');
+    if (by !== person.id) throw new ApiError(422, 'invalid', messageFor('server.onlyInOnesOwnName'), 'by');
     planFor(store, person, plan, 'view');
   }
 }

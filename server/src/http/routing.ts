@@ -2,7 +2,7 @@ import { Router, type RequestHandler, type Request, type Response } from 'expres
 import { LOCAL_PERSON, type Person } from '../store/people.ts';
 import type { StoredPlan } from '../store/plans.ts';
 import type { Store } from '../store/store.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { planFor, type Purpose } from './access.ts';
 import type { Caller, Callers } from './callers.ts';
 import { doneFor } from '../threads/owner.ts';
@@ -88,7 +88,7 @@ export class Routing {
   /** A route for whoever keeps the server: the first person. */
   keeper(method: Method, path: string, answer: Answering<Asked>, ...before: RequestHandler[]): void {
     const check = this.check(({ person }) => {
-      if (person.id !== LOCAL_PERSON.id) throw new ApiError(403, 'forbidden', messages.onlyTheKeeperMay);
+      if (person.id !== LOCAL_PERSON.id) throw new ApiError(403, 'forbidden', messageFor('server.onlyTheKeeperMay'));
     });
     this.add(method, path, 'keeper', [check, ...before], (request, response) =>
       answer({ request, response, ...callerIn(response) }),
@@ -118,7 +118,7 @@ export class Routing {
   private check(allowed: (caller: Caller, request: Request) => void): RequestHandler {
     return (request, response, next) => {
       const caller = this.callers.of(request);
-      if (!caller) throw new ApiError(401, 'signIn', messages.signInFirst);
+      if (!caller) throw new ApiError(401, 'signIn', messageFor('server.signInFirst'));
       allowed(caller, request);
       response.locals.caller = caller;
       next();

@@ -21,7 +21,7 @@ import { othersFirst } from '../store/inParts.ts';
 import type { Order } from '../store/orders.ts';
 import { ApiError } from './errors.ts';
 import { allOf, currency, longListIn, date, id, locale, month, name, schemaOf } from './fields.ts';
-import { messages } from '../messages.ts';
+import { messageFor, listOf, type Message, type Value } from '../message.ts';
 
 const steps: Readonly<Record<'undo' | 'redo', Record<string, Joi.Schema>>> = {
   undo: { target: id },
@@ -37,7 +37,7 @@ const envelope = allOf({
   command: Joi.object({
     kind: Joi.string()
       .valid(...Object.keys(orders), ...FORMER_KINDS)
-      .messages({ 'any.only': messages.thereIsNoSuchCommand })
+      .messages({ 'any.only': 'server.thereIsNoSuchCommand' })
       .required(),
   }).unknown(),
 });
@@ -52,7 +52,7 @@ const MAX_QUEUE = 200;
 const MAX_PAGE = 500;
 const number = Joi.string().pattern(/^\d{1,15}$/, 'a number');
 const ids = Joi.string()
-  .pattern(/^([A-Za-z0-9_-]{0,64})(,[A-Za-z0-9_-]{0,64})*$/, messages.idsApartBy)
+  .pattern(/^([A-Za-z0-9_-]{0,64})(,[A-Za-z0-9_-]{0,64})*$/, 'server.idsApartBy')
   .max(20_000);
 const entriesQuery = Joi.object({
   from: Joi.alternatives(date, month),
@@ -83,7 +83,7 @@ const queue = allOf({ orders: Joi.array().items(Joi.any()).min(1).max(MAX_QUEUE)
 
 /** Commands and steps that have waited, each still to be read by itself. */
 export function readQueue(body: unknown): readonly unknown[] {
-  if (body === undefined) throw new ApiError(400, 'notJson', messages.aJsonBodyIsExpected);
+  if (body === undefined) throw new ApiError(400, 'notJson', messageFor('server.aJsonBodyIsExpected'));
   return fitting<{ orders: unknown[] }>(queue, body).orders;
 }
 
@@ -143,7 +143,7 @@ export function readHere(body: unknown) {
 function refuseBrokenTexts(body: unknown, under: readonly string[] = []): void {
   const path = brokenTextIn(body);
   if (path !== null)
-    throw new ApiError(422, 'invalid', messages.thereIsABrokenCharacter, [...under, ...path].join('.'));
+    throw new ApiError(422, 'invalid', messageFor('server.thereIsABrokenCharacter'), [...under, ...path].join('.'));
 }
 
 /** Where the first such text stands; `null` where there is none. Bodies are bounded in depth and number before (`json.ts`). */
@@ -219,7 +219,7 @@ function parsed(text: string, field: string): unknown {
   try {
     return JSON.parse(text);
   } catch {
-    throw new ApiError(422, 'invalid', messages.aJsonBodyIsExpected, field);
+    throw new ApiError(422, 'invalid', messageFor('server.aJsonBodyIsExpected'), field);
   }
 }
 
@@ -230,7 +230,7 @@ export function readId(value: unknown): string {
 
 /** What was sent, as a schema describes it; refused with a sentence (422) and the field it is about. */
 export function read<T>(schema: Joi.Schema, body: unknown, under?: string): T {
-  if (body === undefined) throw new ApiError(400, 'notJson', messages.aJsonBodyIsExpected);
+  if (body === undefined) throw new ApiError(400, 'notJson', messageFor('server.aJsonBodyIsExpected'));
   refuseBrokenTexts(body, under ? [under] : []);
   return fitting<T>(schema, body, under);
 }
@@ -242,7 +242,7 @@ function asChecked(schema: Joi.Schema): Joi.Schema {
   let checked = checkedSchemas.get(schema);
   if (!checked) {
     const errors = { wrap: { label: false, array: false } } as const;
-    checked = schema.prefs({ convert: false, abortEarly: true, messages: messages.checks, errors });
+    checked = schema.prefs({ convert: false, abortEarly: true, errors });
     checkedSchemas.set(schema, checked);
   }
   return checked;
@@ -250,7 +250,7 @@ function asChecked(schema: Joi.Schema): Joi.Schema {
 
 function refuseLong(fields: Fields, values: object, under: string): void {
   const long = longListIn(fields, values);
-  if (long !== null) throw new ApiError(422, 'invalid', messages.aListIsTooLong(long.most, long.length), [under, ...long.path].join('.')); // prettier-ignore
+  if (long !== null) throw new ApiError(422, 'invalid', messageFor('server.aListIsTooLong', { most: long.most, count: long.length }), [under, ...long.path].join('.')); // prettier-ignore
 }
 
 /** `portion` says of which list a portion stands in the body, and where it begins. */
@@ -266,9 +266,27 @@ function fitting<T>(
   const [field, at, ...within] = detail!.path;
   const place = portion && field === portion.field && typeof at === 'number' ? [field, at + portion.from, ...within] : detail!.path; // prettier-ignore
   const path = [...(under ? [under] : []), ...place].join('.');
-  throw new ApiError(422, 'invalid', `${sentence(detail!.message)}`, path === '' ? undefined : path);
+  throw new ApiError(422, 'invalid', checkMessage(detail!), path === '' ? undefined : path);
 }
 
-function sentence(message: string): string {
-  return `${message.charAt(0).toUpperCase()}${message.slice(1)}.`;
+/** What is wrong with a field, by the check it fails; some checks bring an id of their own, as their name or message. */
+function checkMessage({ type, message, context = {} }: Joi.ValidationErrorItem): Message {
+  if (isServerId(message)) return { id: message };
+  const values: Record<string, Value> = {};
+  for (const name of ['label', 'limit', 'types', 'valids', 'name'] as const) {
+    const value: unknown = context[name];
+    if (Array.isArray(value)) values[name] = listOf(value.map(String), 'comma');
+    else if (isServerId(value)) values[name] = { id: value };
+    else if (typeof value === 'string' || typeof value === 'number') values[name] = value;
+  }
+  return { id: CHECKS.has(type) ? `server.checks.${type}` : 'server.checks.any', values };
 }
+
+const isServerId = (text: unknown): text is string => typeof text === 'string' && /^server\.\w+$/.test(text);
+
+/** The checks that have words of their own. */
+const CHECKS: ReadonlySet<string> = new Set([
+  'any.required', 'any.only', 'alternatives.types', 'alternatives.match', 'array.base', 'array.max', 'array.min', 'array.unique',
+  'boolean.base', 'number.base', 'number.integer', 'number.max', 'number.min', 'number.unsafe', 'object.base', 'object.min',
+  'object.unknown', 'string.base', 'string.empty', 'string.max', 'string.min', 'string.pattern.name', 'string.trim',
+]); // prettier-ignore

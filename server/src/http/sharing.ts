@@ -1,9 +1,10 @@
+import { speakerFor } from '../language.ts';
 import { randomUUID } from 'node:crypto';
 import Joi from 'joi';
 import { addDays, dayOf, isDay } from '@haushalt/core';
 import type { Role } from '../store/plans.ts';
 import { FEW_VALUES, json } from './json.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { ApiError } from './errors.ts';
 import { allOf, date } from './fields.ts';
 import { readHandOver } from './handOverSchemas.ts';
@@ -12,7 +13,7 @@ import { read, readId } from './schemas.ts';
 import { fileName, type AppServices } from './appServices.ts';
 
 const role = Joi.string().valid('owner', 'editor', 'viewer');
-const address = Joi.string().max(200).pattern(/^[^\s@]+@[^\s@]+$/, messages.aMailAddress); // prettier-ignore
+const address = Joi.string().max(200).pattern(/^[^\s@]+@[^\s@]+$/, 'server.aMailAddress'); // prettier-ignore
 const inviteSchema = allOf({ address, role });
 const roleSchema = allOf({ role });
 const linkSchema = allOf({ role, until: date.allow(null), once: Joi.boolean() });
@@ -46,9 +47,10 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
       refuseAlone();
       const { address, role } = read<{ address: string; role: Role }>(inviteSchema, request.body);
       const { name } = plans.nameOf(plan.id)!;
+      const { say } = speakerFor(request);
       if (people.find(person.id)?.address === address.toLowerCase())
-        throw new ApiError(422, 'invalid', messages.thatIsYou, 'address');
-      if (!post.isThere) throw new ApiError(422, 'invalid', messages.invitedByLinkAlone, 'address');
+        throw new ApiError(422, 'invalid', messageFor('server.thatIsYou'), 'address');
+      if (!post.isThere) throw new ApiError(422, 'invalid', messageFor('server.invitedByLinkAlone'), 'address');
       const until = addDays(dayOf(now()), INVITED_FOR);
       const { id, held } = addLink(plan.id, person.id, { role, until, once: true, address });
       const link = `${surroundings.publicUrl()}/join/${held}`;
@@ -56,8 +58,16 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
         await post.send(
           {
             to: address,
-            subject: messages.hasSharedAPlan(person.name, name),
-            text: messages.youMayOpenItWith(person.name, name, messages.mayDo[role], link, until),
+            subject: say(messageFor('server.hasSharedAPlan', { who: person.name, plan: name })),
+            text: say(
+              messageFor('server.youMayOpenItWith', {
+                who: person.name,
+                plan: name,
+                may: messageFor(`server.mayDo.${role}`),
+                link,
+                until,
+              }),
+            ),
           },
           { person: person.id, plan: plan.id },
         );
@@ -92,7 +102,7 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
   routing.plan('view', 'delete', '/plans/:id/people/:person', ({ request, response, person, plan }) => {
     const member = memberOf(plan.id, request.params.person);
     if (member.id !== person.id && plans.roleOf(plan.id, person.id) !== 'owner')
-      throw new ApiError(403, 'forbidden', messages.onlyTheOwnerMayDo);
+      throw new ApiError(403, 'forbidden', messageFor('server.onlyTheOwnerMayDo'));
     if (member.role === 'owner') refuseLastOwner(plan.id);
     const links = sharing.revokeLinksOf(plan.id, member.id, member.link, at());
     sharing.revoke(plan.id, member.id);
@@ -109,8 +119,8 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
     ({ request, response, person, plan }) => {
       refuseAlone();
       const given = read<{ role: Role; until: string | null; once: boolean }>(linkSchema, request.body);
-      if (given.until !== null && !isDay(given.until)) throw new ApiError(422, 'invalid', messages.thereIsNoSuchDay, 'until'); // prettier-ignore
-      if (given.until !== null && given.until < dayOf(now())) throw new ApiError(422, 'invalid', messages.thatDayIsOver, 'until'); // prettier-ignore
+      if (given.until !== null && !isDay(given.until)) throw new ApiError(422, 'invalid', messageFor('server.thereIsNoSuchDay'), 'until'); // prettier-ignore
+      if (given.until !== null && given.until < dayOf(now())) throw new ApiError(422, 'invalid', messageFor('server.thatDayIsOver'), 'until'); // prettier-ignore
       const { id, held } = addLink(plan.id, person.id, { ...given, address: '' });
       response.status(201).json({ id, path: `/join/${held}` });
     },
@@ -119,7 +129,7 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
 
   routing.plan('own', 'delete', '/plans/:id/links/:link', ({ request, response, plan }) => {
     if (!sharing.revokeLink(plan.id, readId(request.params.link), at()))
-      throw new ApiError(404, 'notFound', messages.thisLinkIsNoUse);
+      throw new ApiError(404, 'notFound', messageFor('server.thisLinkIsNoUse'));
     events.sharingChanged(plan.id);
     response.status(204).end();
   });
@@ -132,19 +142,21 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
     async ({ request, response, person, plan }) => {
       const { address, text, file } = read<{ address: string; text: string; file: unknown }>(mailSchema, request.body);
       const handOver = readHandOver(file);
-      if (!post.isThere) throw new ApiError(404, 'notFound', messages.thereIsNoMail);
+      const { say, language } = speakerFor(request);
+      if (!post.isThere) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoMail'));
       const written = await work.slow.do<'handOver'>({
         kind: 'handOver',
         database: store.file,
         planId: plan.id,
         handOver,
         today: dayOf(now()),
+        language,
       });
       await post.send(
         {
           to: address,
-          subject: messages.sendsYou(person.name, written.name),
-          text: text || messages.attachedIs(written.name),
+          subject: say(messageFor('server.sendsYou', { who: person.name, what: written.name })),
+          text: text || say(messageFor('server.attachedIs', { what: written.name })),
           attachment: { name: fileName(written.name, handOver.kind), content: written.file },
         },
         { person: person.id, plan: plan.id },
@@ -159,7 +171,7 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
     createdBy: string,
     given: { role: Role; until: string | null; once: boolean; address: string },
   ): { id: string; held: string } {
-    if (sharing.links(planId).length >= MOST_LINKS) throw new ApiError(422, 'invalid', messages.tooManyLinks(MOST_LINKS)); // prettier-ignore
+    if (sharing.links(planId).length >= MOST_LINKS) throw new ApiError(422, 'invalid', messageFor('server.tooManyLinks', { most: MOST_LINKS })); // prettier-ignore
     const id = randomUUID();
     const held = sharing.addLink(planId, { id, createdAt: at(), createdBy, ...given });
     events.sharingChanged(planId);
@@ -168,16 +180,16 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
 
   function memberOf(planId: string, id: unknown) {
     const member = sharing.members(planId).find((each) => each.id === readId(id));
-    if (!member) throw new ApiError(404, 'notFound', messages.thisPersonIsNotHere);
+    if (!member) throw new ApiError(404, 'notFound', messageFor('server.thisPersonIsNotHere'));
     return member;
   }
 
   function refuseLastOwner(planId: string): void {
-    if (sharing.owners(planId) < 2) throw new ApiError(409, 'conflict', messages.aPlanHasAnOwner);
+    if (sharing.owners(planId) < 2) throw new ApiError(409, 'conflict', messageFor('server.aPlanHasAnOwner'));
   }
 
   /** Links lead to a server on which people sign in. */
   function refuseAlone(): void {
-    if (!people.haveSignIn()) throw new ApiError(409, 'alone', messages.choosePasswordFirst);
+    if (!people.haveSignIn()) throw new ApiError(409, 'alone', messageFor('server.choosePasswordFirst'));
   }
 }

@@ -1,10 +1,12 @@
+import type { Speaker } from '@haushalt/language';
+import { speakerFor } from '../language.ts';
 import { randomUUID } from 'node:crypto';
 import express from 'express';
 import Joi from 'joi';
 import { dayOf } from '@haushalt/core';
 import { LOCAL_PERSON, type Person } from '../store/people.ts';
 import { FEW_VALUES, json } from './json.ts';
-import { messages } from '../messages.ts';
+import { messageFor, listOf } from '../message.ts';
 import { ApiError } from './errors.ts';
 import { allOf, name as anyName } from './fields.ts';
 import { MOST_PASSWORD, type Strength } from '../threads/strength.ts';
@@ -19,9 +21,9 @@ const RESET_LASTS = 3_600_000;
 const CONFIRMATION_LASTS = 24 * 3_600_000;
 
 /** What a person is called; what looks like an address is one, and nobody's name. */
-const name = anyName.pattern(/^[^@]*$/, messages.aNameWithoutAt);
+const name = anyName.pattern(/^[^@]*$/, 'server.aNameWithoutAt');
 
-const address = Joi.string().allow('').max(200).pattern(/^[^\s@]+@[^\s@]+$/, messages.aMailAddress); // prettier-ignore
+const address = Joi.string().allow('').max(200).pattern(/^[^\s@]+@[^\s@]+$/, 'server.aMailAddress'); // prettier-ignore
 const password = Joi.string().min(1).max(MOST_PASSWORD);
 const yesNo = Joi.boolean();
 const signInSchema = allOf({ who: Joi.string().min(1).max(200), password, stay: yesNo });
@@ -66,7 +68,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
       const person = people.byNameOrAddress(who.trim());
       await attempts.begin(request, who, person?.id);
       if (!(await isPassword(person?.password, password)))
-        throw new ApiError(401, 'wrong', messages.nameOrPasswordIsWrong, 'password');
+        throw new ApiError(401, 'wrong', messageFor('server.nameOrPasswordIsWrong'), 'password');
       await attempts.succeeded(request, who, person!.id, at());
       callers.signIn(request, response, person!.id, stay);
       response.json({ id: person!.id });
@@ -91,7 +93,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
       refuseSecond();
       people.rename(LOCAL_PERSON.id, given.name);
       people.setPassword(LOCAL_PERSON.id, hash);
-      await want(LOCAL_PERSON.id, given.name, given.address);
+      await want(speakerFor(request), LOCAL_PERSON.id, given.name, given.address);
       callers.signIn(request, response, LOCAL_PERSON.id, given.stay);
       response.status(201).json({ id: LOCAL_PERSON.id });
     },
@@ -128,7 +130,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
       const isConfirmed = mayJoin(link, given);
       const id = randomUUID();
       people.add({ id, name: given.name, address: isConfirmed ? given.address : '', createdAt: at(), password: hash });
-      if (!isConfirmed) await want(id, given.name, given.address);
+      if (!isConfirmed) await want(speakerFor(request), id, given.name, given.address);
       join(link, id);
       callers.signIn(request, response, id, given.stay);
       response.status(201).json({ planId: link.planId });
@@ -153,14 +155,22 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
     '/resets',
     async ({ request, response }) => {
       const { who } = read<{ who: string }>(forgottenSchema, request.body);
-      if (!post.isThere) throw new ApiError(404, 'notFound', messages.thereIsNoMail);
+      const { say } = speakerFor(request);
+      if (!post.isThere) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoMail'));
       await attempts.beginReset(request);
       response.status(202).json({});
       const person = people.byNameOrAddress(who.trim());
       if (!person || person.address === '') return;
       const held = people.beginReset(person.id, later(RESET_LASTS));
-      const text = messages.chooseItHere(person.name, `${surroundings.publicUrl()}/reset/${held}`);
-      await post.send({ to: person.address, subject: messages.chooseANewPassword, text }).catch(surroundings.report);
+      const text = say(
+        messageFor('server.chooseItHere', {
+          name: person.name,
+          link: `${surroundings.publicUrl()}/reset/${held}`,
+        }),
+      );
+      await post
+        .send({ to: person.address, subject: say(messageFor('server.chooseANewPassword')), text })
+        .catch(surroundings.report);
     },
     body,
   );
@@ -172,10 +182,10 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
       const given = read<{ password: string }>(resetSchema, request.body);
       const held = String(request.params.held);
       const isOf = people.resetOf(held, at());
-      if (isOf === undefined) throw new ApiError(404, 'notFound', messages.thisLinkIsNoUse);
+      if (isOf === undefined) throw new ApiError(404, 'notFound', messageFor('server.thisLinkIsNoUse'));
       const hash = await newHash(given.password, [people.find(isOf)?.name ?? '']);
       const personId = people.takeReset(held, at());
-      if (personId === undefined) throw new ApiError(404, 'notFound', messages.thisLinkIsNoUse);
+      if (personId === undefined) throw new ApiError(404, 'notFound', messageFor('server.thisLinkIsNoUse'));
       people.setPassword(personId, hash);
       endSessions(personId);
       callers.signIn(request, response, personId, false);
@@ -189,7 +199,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
     '/me',
     async ({ request, response, person }) => {
       const given = read<{ name: string; address: string; password?: string }>(selfSchema, request.body);
-      if (!people.haveSignIn()) throw new ApiError(409, 'conflict', messages.choosePasswordFirst);
+      if (!people.haveSignIn()) throw new ApiError(409, 'conflict', messageFor('server.choosePasswordFirst'));
       refuseTaken(given.name, person.id);
       const self = people.find(person.id)!;
       const wanted = given.address.toLowerCase();
@@ -197,7 +207,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
       // Whoever reads the mail of an address can choose a new password: it takes the old one to change it.
       if (isOther) await checkOwn(request, person, given.password ?? '', 'password');
       people.rename(person.id, given.name);
-      if (isOther) await want(person.id, given.name, wanted);
+      if (isOther) await want(speakerFor(request), person.id, given.name, wanted);
       response.json(people.find(person.id));
     },
     body,
@@ -207,8 +217,8 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
   routing.anyone('post', '/confirmations/:held', async ({ request, response }) => {
     await attempts.beginReset(request);
     const outcome = people.confirm(String(request.params.held), at());
-    if (outcome === 'unknown') throw new ApiError(404, 'notFound', messages.thisLinkIsNoUse);
-    if (outcome === 'taken') throw new ApiError(409, 'conflict', messages.thisAddressIsTaken);
+    if (outcome === 'unknown') throw new ApiError(404, 'notFound', messageFor('server.thisLinkIsNoUse'));
+    if (outcome === 'taken') throw new ApiError(409, 'conflict', messageFor('server.thisAddressIsTaken'));
     response.status(204).end();
   });
 
@@ -235,7 +245,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
 
   routing.person('delete', '/me/sessions/:session', ({ request, response, person }) => {
     const ended = people.end(person.id, readId(request.params.session));
-    if (ended === undefined) throw new ApiError(404, 'notFound', messages.thereIsNoSuchSession);
+    if (ended === undefined) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchSession'));
     events.endOf((listener) => listener.session === ended, 'signedOut');
     response.status(204).end();
   });
@@ -261,11 +271,20 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
     '/me/leave',
     async ({ request, response, person }) => {
       const given = read<{ password: string; names: 'kept' | 'replaced' }>(leaveSchema, request.body);
-      if (person.id === LOCAL_PERSON.id) throw new ApiError(409, 'conflict', messages.theKeeperStays);
+      if (person.id === LOCAL_PERSON.id) throw new ApiError(409, 'conflict', messageFor('server.theKeeperStays'));
       await checkOwn(request, person, given.password, 'password');
       const alone = sharing.ownedAlone(person.id);
-      if (alone.length > 0) throw new ApiError(409, 'conflict', messages.handOnFirst(alone.map(({ name }) => name)));
-      people.leave(person.id, given.names === 'kept' ? person.name : messages.someoneWhoLeft, at());
+      if (alone.length > 0)
+        throw new ApiError(
+          409,
+          'conflict',
+          messageFor('server.handOnFirst', { plans: listOf(alone.map(({ name }) => name)), count: alone.length }),
+        );
+      people.leave(
+        person.id,
+        given.names === 'kept' ? person.name : speakerFor(request).say(messageFor('server.someoneWhoLeft')),
+        at(),
+      );
       linkSync.lookAtAll();
       events.endOf((listener) => listener.person.id === person.id, 'signedOut');
       callers.signOut(request, response);
@@ -276,7 +295,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
 
   function openLink(held: unknown) {
     const link = sharing.openLink(String(held), dayOf(now()));
-    if (!link) throw new ApiError(404, 'notFound', messages.thisLinkIsNoUse);
+    if (!link) throw new ApiError(404, 'notFound', messageFor('server.thisLinkIsNoUse'));
     return link;
   }
 
@@ -292,11 +311,12 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
   }
 
   function refuseTaken(name: string, but?: string): void {
-    if (people.isNameTaken(name, but)) throw new ApiError(409, 'conflict', messages.thisNameIsTaken, 'name');
+    if (people.isNameTaken(name, but))
+      throw new ApiError(409, 'conflict', messageFor('server.thisNameIsTaken'), 'name');
   }
 
   function refuseSecond(): void {
-    if (people.haveSignIn()) throw new ApiError(409, 'conflict', messages.thereIsAFirstPerson);
+    if (people.haveSignIn()) throw new ApiError(409, 'conflict', messageFor('server.thereIsAFirstPerson'));
   }
 
   /** Refuses what someone new cannot be called; says whether their address is the one the link was mailed to. */
@@ -304,24 +324,24 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
     refuseTaken(given.name);
     const isMailedTo = given.address !== '' && given.address.toLowerCase() === link.address.toLowerCase();
     if (isMailedTo && people.isAddressTaken(given.address))
-      throw new ApiError(409, 'conflict', messages.thisAddressIsTaken, 'address');
+      throw new ApiError(409, 'conflict', messageFor('server.thisAddressIsTaken'), 'address');
     return isMailedTo;
   }
 
   /** Mails a link by which an address becomes a person's. Where no mail is set up it stays a wish; none is sent for none. */
-  async function want(personId: string, name: string, address: string): Promise<void> {
+  async function want({ say }: Speaker, personId: string, name: string, address: string): Promise<void> {
     people.want(personId, address, address !== '');
     if (address === '' || !post.isThere) return;
     const held = people.beginConfirmation(personId, address, later(CONFIRMATION_LASTS));
-    const text = messages.confirmItHere(name, `${surroundings.publicUrl()}/confirm/${held}`);
-    await post.send({ to: address, subject: messages.confirmYourAddress, text }, { person: personId }).catch(surroundings.report); // prettier-ignore
+    const text = say(messageFor('server.confirmItHere', { name, link: `${surroundings.publicUrl()}/confirm/${held}` }));
+    await post.send({ to: address, subject: say(messageFor('server.confirmYourAddress')), text }, { person: personId }).catch(surroundings.report); // prettier-ignore
   }
 
   /** Asks for one's own password again, at the pace of one's own session. */
   async function checkOwn(request: express.Request, person: Person, given: string, path: string): Promise<void> {
     await attempts.begin(request, person.name, person.id);
     if (!(await isPassword(people.passwordOf(person.id), given)))
-      throw new ApiError(422, 'wrong', messages.thatIsNotYourPassword, path);
+      throw new ApiError(422, 'wrong', messageFor('server.thatIsNotYourPassword'), path);
     await attempts.succeeded(request, person.name, person.id, at());
   }
 

@@ -1,11 +1,13 @@
+import type { Text } from '@haushalt/language';
 import type { Request, Response } from 'express';
-import { asApiError } from './errors.ts';
+import { speakerFor } from '../language.ts';
+import { errorAnswer } from './errors.ts';
 import { abortOnClose } from './appServices.ts';
 
 /** How far something has come, from 0 to 1, and what is being done. */
 export interface Progressed {
   readonly done: number;
-  readonly what: string;
+  readonly what: Text;
 }
 
 /** What a request with progress comes to: what is said of it, and its content. */
@@ -39,10 +41,10 @@ export async function answerStreamed(
     line({ done: { ...head, bytes: content.byteLength } });
     response.end(Buffer.from(content.buffer, content.byteOffset, content.byteLength));
   } catch (error) {
-    const { status, code, message, path } = asApiError(error);
+    const { status, error: said } = errorAnswer(error, speakerFor(response.req));
     if (status >= 500) report(error);
     if (!response.destroyed) {
-      line({ error: { status, code, message, ...(path === undefined ? {} : { path }) } });
+      line({ error: { status, ...said } });
       response.end();
     }
   }

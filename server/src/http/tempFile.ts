@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { Request, Response } from 'express';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { ApiError, tooLarge } from './errors.ts';
 
 /** Has a file of its own for as long as something is done with it; nothing is left of it then. */
@@ -21,7 +21,7 @@ export async function withTempFile<T>(use: (file: string) => Promise<T>): Promis
 /** Stores a request's body as a file, as it arrives. Throws `ApiError` 413 for a body of more than so many bytes. */
 export async function storeBody(request: Request, file: string, most: number, refusal = tooLarge(most)): Promise<void> {
   if (!['', 'identity'].includes(request.get('content-encoding') ?? ''))
-    throw new ApiError(415, 'unsupported', messages.theRequestHasToBe);
+    throw new ApiError(415, 'unsupported', messageFor('server.theRequestHasToBe'));
   if (Number(request.get('content-length') ?? 0) > most) throw refusal;
   let size = 0;
   const bounded = new Transform({

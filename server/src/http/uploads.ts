@@ -1,6 +1,6 @@
 import type { RequestHandler } from 'express';
 import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import type { Caller } from './callers.ts';
 import { ApiError } from './errors.ts';
 
@@ -24,10 +24,14 @@ export function uploadsOfOne({ atOnce, ...limits }: UploadLimits = UPLOAD_LIMITS
   return async (_request, response, next) => {
     const { id } = (response.locals.caller as Caller).person;
     const own = underWay.get(id) ?? 0;
-    if (own >= atOnce) throw new ApiError(429, 'tooMany', messages.tooManyFilesAtOnce);
+    if (own >= atOnce) throw new ApiError(429, 'tooMany', messageFor('server.tooManyFilesAtOnce'));
     await limiter.consume(id).catch((wait: unknown) => {
       if (!(wait instanceof RateLimiterRes)) throw wait;
-      throw new ApiError(429, 'tooMany', messages.tooManyFiles(Math.ceil(wait.msBeforeNext / 60_000)));
+      throw new ApiError(
+        429,
+        'tooMany',
+        messageFor('server.tooManyFiles', { minutes: Math.ceil(wait.msBeforeNext / 60_000) }),
+      );
     });
     underWay.set(id, (underWay.get(id) ?? 0) + 1);
     response.on('close', () => {

@@ -1,3 +1,6 @@
+import { languageOf } from '@haushalt/language';
+import { speakerOf } from '../language.ts';
+import { readText } from './texts.ts';
 import {
   chmodSync,
   existsSync,
@@ -12,10 +15,10 @@ import {
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Database from 'better-sqlite3';
-import { plainText } from '@haushalt/core';
+import { MessageError, plainText } from '@haushalt/core';
 import { entryNow } from './formerEntries.ts';
 import { pause } from './pause.ts';
-import { messages } from '../messages.ts';
+import { messageFor, type Message } from '../message.ts';
 
 export type Sqlite = Database.Database;
 
@@ -28,13 +31,13 @@ const PRIVATE_FOLDER = 0o700;
 const PRIVATE_FILE = 0o600;
 
 /** A database this program cannot use, with a sentence for whoever starts it. */
-export class DatabaseError extends Error {}
+export class DatabaseError extends MessageError {}
 
 /** Why a database does not do what is asked of it. */
 export interface StorageTrouble {
   /** Whether the same may succeed later without anyone doing anything but waiting or making room. */
   readonly passes: boolean;
-  readonly message: string;
+  readonly message: Message;
 }
 
 /** What an error of SQLite means for people; `null` for any other error. */
@@ -43,14 +46,15 @@ export function storageTrouble(error: unknown): StorageTrouble | null {
   if (!code.startsWith('SQLITE_')) return null;
   const is = (...names: string[]) => names.some((name) => code === name || code.startsWith(`${name}_`));
   if (is('SQLITE_BUSY', 'SQLITE_LOCKED', 'SQLITE_PROTOCOL'))
-    return { passes: true, message: messages.theDatabaseIsInUse };
-  if (is('SQLITE_FULL')) return { passes: true, message: messages.theDiskIsFullNothing };
-  if (is('SQLITE_IOERR', 'SQLITE_NOMEM')) return { passes: true, message: messages.theDiskDoesNotAnswer };
+    return { passes: true, message: messageFor('server.theDatabaseIsInUse') };
+  if (is('SQLITE_FULL')) return { passes: true, message: messageFor('server.theDiskIsFullNothing') };
+  if (is('SQLITE_IOERR', 'SQLITE_NOMEM')) return { passes: true, message: messageFor('server.theDiskDoesNotAnswer') };
   if (is('SQLITE_READONLY', 'SQLITE_PERM', 'SQLITE_AUTH'))
-    return { passes: true, message: messages.theDatabaseMayOnlyBe };
-  if (is('SQLITE_CORRUPT', 'SQLITE_NOTADB')) return { passes: false, message: messages.theDatabaseIsDamagedPut };
-  if (is('SQLITE_CANTOPEN')) return { passes: false, message: messages.theDatabaseCannotBeOpened };
-  return { passes: false, message: messages.theDatabaseCouldNotDo };
+    return { passes: true, message: messageFor('server.theDatabaseMayOnlyBe') };
+  if (is('SQLITE_CORRUPT', 'SQLITE_NOTADB'))
+    return { passes: false, message: messageFor('server.theDatabaseIsDamagedPut') };
+  if (is('SQLITE_CANTOPEN')) return { passes: false, message: messageFor('server.theDatabaseCannotBeOpened') };
+  return { passes: false, message: messageFor('server.theDatabaseCouldNotDo') };
 }
 
 /**
@@ -82,7 +86,7 @@ export function openDatabase(file: string, { isPatient = false } = {}): Sqlite {
 
 /** Opens a database to read from it only, as a worker or a backup does. */
 export function openForReading(file: string): Sqlite {
-  if (!existsSync(file)) throw new DatabaseError(messages.thereIsNoDatabaseAt(file));
+  if (!existsSync(file)) throw new DatabaseError(messageFor('server.thereIsNoDatabaseAt', { file }));
   try {
     const database = new Database(file, { readonly: true, timeout: 5000 });
     database.pragma('schema_version');
@@ -96,20 +100,24 @@ export function openForReading(file: string): Sqlite {
 /** Text without capitals and accents, which SQL has no words for. */
 function withPlainText(database: Sqlite): void {
   database.function('plainText', { deterministic: true }, (text) => plainText(String(text)));
+  // A text of a column as people of a language read it.
+  database.function('writtenText', { deterministic: true }, (stored, language) =>
+    speakerOf(languageOf([String(language)])).say(readText(String(stored))),
+  );
 }
 
 /** The folder of a database, made where it is missing. Throws `DatabaseError` when it cannot be one. */
 export function makeFolder(folder: string): void {
   try {
     mkdirSync(folder, { recursive: true, mode: PRIVATE_FOLDER });
-    if (!statSync(folder).isDirectory()) throw new DatabaseError(messages.isAFileAFolder(folder));
+    if (!statSync(folder).isDirectory()) throw new DatabaseError(messageFor('server.isAFileAFolder', { folder }));
   } catch (error) {
     if (error instanceof DatabaseError) throw error;
     const { code, message } = error as NodeJS.ErrnoException;
     throw new DatabaseError(
       code === 'EEXIST' || code === 'ENOTDIR'
-        ? messages.isAFileOrLies(folder)
-        : messages.theFolderCannotBeMade(folder, message),
+        ? messageFor('server.isAFileOrLies', { folder })
+        : messageFor('server.theFolderCannotBeMade', { folder, message }),
     );
   }
 }
@@ -134,7 +142,7 @@ export function takeLock(file: string): () => void {
     lock.exec('begin exclusive');
   } catch (error) {
     lock.close();
-    if (storageTrouble(error)?.passes) throw new DatabaseError(messages.isInUseByAnother(file));
+    if (storageTrouble(error)?.passes) throw new DatabaseError(messageFor('server.isInUseByAnother', { file }));
     throw asDatabaseError(error, path);
   }
   return () => {
@@ -149,7 +157,7 @@ export function takeLock(file: string): () => void {
  * `to` already, or it cannot be written.
  */
 export function copyDatabase(file: string, to: string): void {
-  if (existsSync(to)) throw new DatabaseError(messages.isThereAlreadyChooseAnother(to));
+  if (existsSync(to)) throw new DatabaseError(messageFor('server.isThereAlreadyChooseAnother', { to }));
   const part = `${to}.part`;
   const database = openForReading(file);
   try {
@@ -244,9 +252,9 @@ function schemaOfVersion(version: number): string {
 function asDatabaseError(error: unknown, file: string): unknown {
   if (error instanceof DatabaseError) return error;
   const trouble = storageTrouble(error);
-  if (trouble) return new DatabaseError(`${file}: ${trouble.message}`);
+  if (trouble) return new DatabaseError(messageFor('server.ofFile', { file, trouble: trouble.message }));
   const { code, message } = error as NodeJS.ErrnoException;
-  return code === undefined ? error : new DatabaseError(`${file}: ${message}.`);
+  return code === undefined ? error : new DatabaseError(messageFor('server.ofFile', { file, trouble: `${message}.` }));
 }
 
 /** The numbered migrations that ship with the program, in order. */
@@ -282,7 +290,7 @@ function migrate(database: Sqlite, file: string): void {
   const newest = known.at(-1)!.version;
   const version = database.pragma('user_version', { simple: true }) as number;
   if (version > newest) {
-    throw new DatabaseError(messages.wasWrittenByANewer(file, version, newest));
+    throw new DatabaseError(messageFor('server.wasWrittenByANewer', { file, version, newest }));
   }
   if (version === newest) return;
   if (version > 0) keepCopy(database, `${file}.before-${newest}`);

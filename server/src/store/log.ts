@@ -1,3 +1,5 @@
+import type { Language, Text } from '@haushalt/language';
+import { readText, storedText } from './texts.ts';
 import { entryOf, givenOf, plainText, TABLES, isOfDocument, upgradeRow, type Change } from '@haushalt/core';
 import type { Sqlite } from './database.ts';
 
@@ -9,7 +11,7 @@ export interface HistoryLine {
   readonly at: string;
   /** The command's kind, or `undo` or `redo`. */
   readonly kind: string;
-  readonly label: string;
+  readonly label: Text;
   /** For undo and redo: the command they are about. */
   readonly target: string | null;
   /** For commands: whether they stand, are undone, or can no longer be taken back or done again. */
@@ -23,6 +25,8 @@ export interface LogEntry extends HistoryLine {
 
 /** Which steps of a plan's history are asked for, the latest first. */
 export interface HistoryQuery {
+  /** The language words are looked for in. */
+  readonly language: Language;
   /** Only steps before this revision. */
   readonly before: number | null;
   readonly count: number;
@@ -91,9 +95,11 @@ export const LOG_LIMITS: LogLimits = { undoable: 3000, size: 64 << 20, lines: 20
 const MOST_MISSED = 200;
 const LARGEST_MISSED = 4 << 20;
 
-type Stored = HistoryLine & { readonly changes: string };
+/** A step as the database keeps it: a label that is a message as JSON, one of earlier versions as the sentence it was. */
+type Stored = Omit<HistoryLine, 'label'> & { readonly changes: string; readonly label: string };
+type StoredLine = Omit<HistoryLine, 'label'> & { readonly label: string };
 
-type PagedStep = Omit<HistoryShown, 'isKept'> & { readonly isKept: number };
+type PagedStep = Omit<HistoryShown, 'isKept' | 'label'> & { readonly isKept: number; readonly label: string };
 
 /** A step as the database keeps it. */
 export type StoredStep = Stored & { readonly size: number };
@@ -121,7 +127,7 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
   const after = database.prepare<[string, number], Stored>(
     `select ${columns} from changeLog where planId = ? and revision > ? order by revision`,
   );
-  const recent = database.prepare<[string, string, number], HistoryLine>(
+  const recent = database.prepare<[string, string, number], StoredLine>(
     `select ${lineColumns} from changeLog indexed by changeLogSteps
       where planId = ? and personId = ? and state in ('done', 'undone') order by revision desc limit ?`,
   );
@@ -129,7 +135,7 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
     `select revision, commandId, personId, at, kind, label, target, state, size > 0 as isKept, people.name as person
        from changeLog join people on people.id = personId
       where planId = @planId and revision < @before and (@person is null or personId = @person)
-        and (@text = '' or plainText(label) like @text escape '\\')
+        and (@text = '' or plainText(writtenText(label, @language)) like @text escape '\\')
         and (@from is null or at >= @from) and (@to is null or substr(at, 1, 10) <= @to)
         and (@row is null or instr(changes, @row) > 0)
       order by revision desc limit @count`,
@@ -163,6 +169,7 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
   const drop = database.prepare('delete from changeLog where planId = ? and revision <= ?');
   const read = (row: Stored): LogEntry => ({
     ...row,
+    label: readText(row.label),
     changes: row.changes === '' ? [] : (JSON.parse(row.changes) as Change[]).map(changeOfToday),
   });
 
@@ -195,7 +202,7 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
     },
     sizeOf: (planId, commandId) => sizeOf.get(planId, commandId) ?? 0,
     append(planId, entry, changes) {
-      append.run({ planId, ...entry, changes, size: changes.length });
+      append.run({ planId, ...entry, label: storedText(entry.label), changes, size: changes.length });
       trimInTime(planId, entry.revision, changes.length);
     },
     takeOver(planId, steps) {
@@ -216,11 +223,12 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
         row: row === null ? null : JSON.stringify(row),
         ...rest,
       };
-      const shown = (lines: readonly PagedStep[]) => lines.map((line) => ({ ...line, isKept: line.isKept === 1 }));
+      const shown = (lines: readonly PagedStep[]) =>
+        lines.map((line) => ({ ...line, label: readText(line.label), isKept: line.isKept === 1 }));
       if (row === null || month === null) return shown(page.all({ ...asked, count }));
       // Of a month: what was changed in it, or from it or an earlier one on.
       const found = page.all({ ...asked, count: MOST_LOOKED_THROUGH });
-      const concerns = ({ commandId }: HistoryLine) =>
+      const concerns = ({ commandId }: PagedStep) =>
         read(byCommand.get(planId, commandId)!).changes.some((change) => isOfMonth(change, row, month));
       return shown(found.filter(concerns).slice(0, count));
     },
@@ -229,8 +237,8 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
       const isWhole = rows.every(({ size }) => size > 0) && (rows.at(-1)?.revision ?? revision + 1) === revision + 1;
       return isWhole ? rows.map(read) : null;
     },
-    of: (personId) => of.all(personId),
-    recent: (planId, personId, count) => recent.all(planId, personId, count).reverse(),
+    of: (personId) => of.all(personId).map(withText),
+    recent: (planId, personId, count) => recent.all(planId, personId, count).reverse().map(withText),
     setState: (planId, commandId, state) => void setState.run(state, planId, commandId),
     leaveUndone: (planId, personId) => void leave.run(planId, personId),
   };
@@ -269,3 +277,8 @@ function changeOfToday(change: Change): Change {
   const [before, after] = [change.before, change.after].map((row) => row && upgradeRow(TABLES[change.table], row));
   return { ...change, before, after } as Change;
 }
+
+const withText = <T extends { readonly label: string }>(row: T): Omit<T, 'label'> & { readonly label: Text } => ({
+  ...row,
+  label: readText(row.label),
+});

@@ -9,7 +9,7 @@ import {
   type Decision,
   type Document,
 } from '@haushalt/core';
-import { messages } from '../messages.ts';
+import { messageFor, type Text, type Message } from '../message.ts';
 import { AT_ONCE } from './inParts.ts';
 import type { LogStore } from './log.ts';
 
@@ -26,7 +26,7 @@ export type Order = Command | HistoryStep;
 /** A way back to an earlier moment: what it changes, and the revision it leads from. */
 export interface WayBack {
   readonly kind: 'goBack';
-  readonly label: string;
+  readonly label: Text;
   readonly from: number;
   readonly changes: readonly Change[];
 }
@@ -42,11 +42,11 @@ export function decisionOn(
   if (isStep(order)) return decideStep(log, planId, personId, document, order);
   if (!isWayBack(order)) return decide(document, order);
   if (order.from !== revision)
-    return { ok: false, refusal: { code: 'conflict', message: messages.somethingHasChangedMeanwhile } };
+    return { ok: false, refusal: { code: 'conflict', message: messageFor('server.somethingHasChangedMeanwhile') } };
   return decideChanges(document, order.changes);
 }
 
-export function labelOf(order: Command | WayBack, document: Document): string {
+export function labelOf(order: Command | WayBack, document: Document): Text {
   return isWayBack(order) ? order.label : describeCommand(order, document);
 }
 
@@ -64,12 +64,12 @@ export const isStep = (order: Order | WayBack): order is HistoryStep => order.ki
 const isWayBack = (order: Command | WayBack): order is WayBack => order.kind === 'goBack';
 
 function decideStep(log: LogStore, planId: string, personId: string, document: Document, step: HistoryStep): Decision {
-  const refuse = (message: string): Decision => ({ ok: false, refusal: { code: 'conflict', message } });
+  const refuse = (message: Message): Decision => ({ ok: false, refusal: { code: 'conflict', message } });
   const target = log.byCommand(planId, step.target);
-  if (!target || target.state === null) return refuse(messages.thereIsNoSuchStep);
-  if (target.personId !== personId) return refuse(messages.onlyWhoMadeAChange);
-  if (step.kind === 'undo' && target.state !== 'done') return refuse(messages.thisHasBeenTakenBack);
-  if (step.kind === 'redo' && target.state !== 'undone') return refuse(messages.thisCanNoLongerBe);
+  if (!target || target.state === null) return refuse(messageFor('server.thereIsNoSuchStep'));
+  if (target.personId !== personId) return refuse(messageFor('server.onlyWhoMadeAChange'));
+  if (step.kind === 'undo' && target.state !== 'done') return refuse(messageFor('server.thisHasBeenTakenBack'));
+  if (step.kind === 'redo' && target.state !== 'undone') return refuse(messageFor('server.thisCanNoLongerBe'));
   const changes = step.kind === 'undo' ? takenBack(document, target.changes) : target.changes;
   return decideChanges(document, withoutRevivedAccess(changes, personId));
 }

@@ -1,3 +1,4 @@
+import { type Text } from '../message.ts';
 import { createHash, randomBytes } from 'node:crypto';
 import type { Sqlite } from './database.ts';
 
@@ -66,7 +67,7 @@ export interface PeopleStore {
   rememberPlace(personId: string, network: string, at: string): void;
   setPassword(id: string, password: string): void;
   /** Takes away all that belongs to a person but the name their steps in histories are under. */
-  leave(id: string, name: string, at: string): void;
+  leave(id: string, name: Text, at: string): void;
   all(): Self[];
 
   /** Begins a session; gives what the browser is to hold. */

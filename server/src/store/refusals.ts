@@ -15,7 +15,7 @@ import {
   type PlanRow,
   type Refusal,
 } from '@haushalt/core';
-import { messages } from '../messages.ts';
+import { messageFor, type Message } from '../message.ts';
 import type { FeedStore } from './feeds.ts';
 import type { LedgerStore } from './ledger.ts';
 import type { PlanStore } from './plans.ts';
@@ -32,11 +32,14 @@ export function whyNotInLedger(
 ): Refusal | null {
   for (const { table, id, before, after } of changes)
     if (table === 'accounts' && after === null && ledger.isUsed(planId, id))
-      return { code: 'used', message: messages.thisAccountHasEntries((before as AccountRow).name) };
+      return {
+        code: 'used',
+        message: messageFor('server.thisAccountHasEntries', { name: (before as AccountRow).name }),
+      };
   const settings = changes.find((change) => change.table === 'plan')?.after;
   if (!settings || minorUnitsIn(document) === 10 ** decimalsOf((settings as PlanRow).currency)) return null;
   if (ledger.count(settings.id) === 0) return null;
-  const message = messages.thisPlanHasEntriesIn(planOf(document).currency);
+  const message = messageFor('server.thisPlanHasEntriesIn', { currency: planOf(document).currency });
   return { code: 'conflict', message, field: 'currency' };
 }
 
@@ -51,7 +54,11 @@ export function whyNotFollowed(
     if (table !== 'feeds' || after === null) continue;
     const { plan } = after as FeedRow;
     if (plan !== planId && !feeds.reaches(plan, planId)) continue;
-    return { code: 'conflict', message: messages.wouldFollowItself(plans.nameOf(plan)?.name ?? plan), field: 'plan' };
+    return {
+      code: 'conflict',
+      message: messageFor('server.wouldFollowItself', { plan: plans.nameOf(plan)?.name ?? plan }),
+      field: 'plan',
+    };
   }
   return null;
 }
@@ -79,7 +86,7 @@ export function whyNotEntered(
     if (after === null) added--;
   }
   if (added > 0 && ledger.count(planId) + added > MAX_ENTRIES)
-    return { code: 'invalid', message: messages.aPlanMayHaveEntries(MAX_ENTRIES) };
+    return { code: 'invalid', message: messageFor('server.aPlanMayHaveEntries', { MAXENTRIES: MAX_ENTRIES }) };
   return null;
 }
 
@@ -88,7 +95,9 @@ const given = (entry: LedgerEntry | undefined) => (entry ? givenOf(entry) : null
 /** Of how many entries that differ it is told what they are now. */
 const MOST_SHOWN = 200;
 
-function whatHappenedTo(entries: readonly EntryNow[]): string {
-  if (entries.length > 1) return messages.entriesHaveBeenChanged(entries.length);
-  return entries[0]!.now === null ? messages.thisEntryHasBeenRemoved : messages.thisEntryHasBeenChanged;
+function whatHappenedTo(entries: readonly EntryNow[]): Message {
+  if (entries.length > 1) return messageFor('server.entriesHaveBeenChanged', { count: entries.length });
+  return entries[0]!.now === null
+    ? messageFor('server.thisEntryHasBeenRemoved')
+    : messageFor('server.thisEntryHasBeenChanged');
 }

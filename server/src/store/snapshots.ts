@@ -1,3 +1,5 @@
+import type { Text } from '@haushalt/language';
+import { readText, storedText } from './texts.ts';
 import type { Sqlite } from './database.ts';
 
 /** Why a snapshot was made: by hand, before a statement was taken in, or at night. */
@@ -6,7 +8,8 @@ export type SnapshotKind = 'made' | 'import' | 'nightly';
 /** A plan as it was at a moment, without what it holds. */
 export interface SnapshotLine {
   readonly id: string;
-  readonly name: string;
+  /** As it was called by hand, or what made it. */
+  readonly name: Text;
   readonly note: string;
   readonly kind: SnapshotKind;
   readonly revision: number;
@@ -34,7 +37,7 @@ export interface SnapshotStore {
 }
 
 export function createSnapshotStore(database: Sqlite): SnapshotStore {
-  const list = database.prepare<[string], SnapshotLine>(
+  const list = database.prepare<[string], Omit<SnapshotLine, 'name'> & { readonly name: string }>(
     `select snapshots.id, snapshots.name, note, kind, revision, at, people.name as person, length(content) as size
        from snapshots join people on people.id = personId where planId = ? order by at desc, snapshots.id`,
   );
@@ -51,10 +54,10 @@ export function createSnapshotStore(database: Sqlite): SnapshotStore {
     .prepare<[string], number | null>('select max(revision) from snapshots where planId = ?')
     .pluck();
   return {
-    of: (planId) => list.all(planId),
-    add: (planId, snapshot) => void add.run({ planId, ...snapshot }),
+    of: (planId) => list.all(planId).map((line) => ({ ...line, name: readText(line.name) })),
+    add: (planId, snapshot) => void add.run({ planId, ...snapshot, name: storedText(snapshot.name) }),
     content: (planId, id) => content.get(planId, id),
-    rename: (planId, id, name, note) => rename.run(name, note, planId, id).changes > 0,
+    rename: (planId, id, name, note) => rename.run(storedText(name), note, planId, id).changes > 0,
     remove: (planId, id) => remove.run(planId, id).changes > 0,
     newest: (planId) => newest.get(planId) ?? null,
   };

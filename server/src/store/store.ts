@@ -31,7 +31,7 @@ import { createPlanStore, type PlanStore } from './plans.ts';
 import { createRowStore } from './rows.ts';
 import { createSharingStore, type SharingStore } from './sharing.ts';
 import { createSnapshotStore, type SnapshotStore, type StoredSnapshot } from './snapshots.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 
 export type Outcome =
   | { readonly ok: true; readonly entry: LogEntry; readonly repeated: boolean }
@@ -126,15 +126,28 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
     let found = twice.find(planId, changes);
     if (!found && order.kind === 'entries.set' && order.since !== undefined) {
       const steps = log.after(planId, order.since);
-      if (steps === null) return { code: 'conflict', message: messages.tooMuchCameIn };
+      if (steps === null) return { code: 'conflict', message: messageFor('server.tooMuchCameIn') };
       found = cameInMeanwhile(changes, steps);
     }
     if (!found) return null;
     const { id, what, date } = found.present;
-    const asked = { before: null, count: 1, person: null, text: '', from: null, to: null, row: id, month: null };
+    const asked = {
+      language: 'en' as const,
+      before: null,
+      count: 1,
+      person: null,
+      text: '',
+      from: null,
+      to: null,
+      row: id,
+      month: null,
+    };
     const who = log.page(planId, asked)[0]?.person ?? null;
     const day = dayInWords(date, planOf(documents.get(planId).document).locale);
-    return { code: 'conflict', message: messages.isEnteredAlready(what, day, who) };
+    return {
+      code: 'conflict',
+      message: messageFor('server.isEnteredAlready', { what, day, who, hasWhat: what !== '', hasWho: who !== null }),
+    };
   }
 
   /** Returns why an order cannot be carried out as it was decided, or `null`; of the entries it changes some differ from what was known. */

@@ -1,6 +1,7 @@
 import { createLedgerStore } from '../store/ledger.ts';
 import { createRowStore } from '../store/rows.ts';
 import {
+  MessageError,
   PlanFormatError,
   parseEntries,
   parsePlan,
@@ -13,7 +14,7 @@ import { openDatabase, storageTrouble, whyNotOurs, type Sqlite } from '../store/
 import type { StoredStep } from '../store/log.ts';
 import type { Person } from '../store/people.ts';
 import type { StoredSnapshot } from '../store/snapshots.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { inParts, type PlanPart } from './parts.ts';
 
 /** What a backup holds: a copy of a database, made by this program or an earlier one. */
@@ -41,7 +42,7 @@ export interface BackupPlan {
 }
 
 /** A file that is no backup. */
-export class NoBackup extends Error {}
+export class NoBackup extends MessageError {}
 
 /** How many steps one part holds. */
 const STEPS = 200;
@@ -66,7 +67,7 @@ export function planInBackup({ file, planId }: RestoreTask, part: (part: PlanPar
   withBackup(file, (database) => {
     const document = createRowStore(database).read(planId);
     const entries = createLedgerStore(database).all(planId);
-    if (document.plan.size !== 1) throw new NoBackup(messages.thisBackupIsDamaged);
+    if (document.plan.size !== 1) throw new NoBackup(messageFor('server.thisBackupIsDamaged'));
     checkPlan(document, entries);
     inParts(document, entries, part);
     const people = database
@@ -84,7 +85,7 @@ export function planInBackup({ file, planId }: RestoreTask, part: (part: PlanPar
       .iterate(planId);
     let gathered: StoredStep[] = [];
     for (const step of steps) {
-      if (!known.has(step.personId)) throw new NoBackup(messages.thisBackupIsDamaged);
+      if (!known.has(step.personId)) throw new NoBackup(messageFor('server.thisBackupIsDamaged'));
       gathered.push(step);
       if (gathered.length < STEPS) continue;
       part({ kind: 'steps', steps: gathered, people });
@@ -103,10 +104,10 @@ export function planInBackup({ file, planId }: RestoreTask, part: (part: PlanPar
 }
 
 const REASONS = {
-  notDatabase: messages.thisIsNoBackup,
-  damaged: messages.thisBackupIsDamaged,
-  newer: messages.thisBackupIsNewer,
-  foreign: messages.thisBackupHoldsForeign,
+  notDatabase: messageFor('server.thisIsNoBackup'),
+  damaged: messageFor('server.thisBackupIsDamaged'),
+  newer: messageFor('server.thisBackupIsNewer'),
+  foreign: messageFor('server.thisBackupHoldsForeign'),
 } as const;
 
 /** Refuses a plan of a backup that an import would refuse: its tables and entries are read as those of a plan file. */
@@ -117,8 +118,8 @@ function checkPlan(document: Document, entries: readonly LedgerEntry[]): void {
     parseEntries(json, parsePlan(json));
   } catch (error) {
     // What is in it may be so wrong that it cannot even be written.
-    const why = error instanceof PlanFormatError ? error.message : messages.itsRowsCannotBeRead;
-    throw new NoBackup(messages.thisPlanOfTheBackup(name.slice(0, 80), why));
+    const why = error instanceof PlanFormatError ? error.text : messageFor('server.itsRowsCannotBeRead');
+    throw new NoBackup(messageFor('server.thisPlanOfTheBackup', { name: name.slice(0, 80), why }));
   }
 }
 
@@ -130,7 +131,7 @@ function withBackup<T>(file: string, read: (database: Sqlite) => T): T {
   try {
     database = openDatabase(file);
   } catch (error) {
-    throw new NoBackup(messages.thisIsNoBackup, { cause: error });
+    throw new NoBackup(messageFor('server.thisIsNoBackup'), { cause: error });
   }
   try {
     // What comes from elsewhere may hold anything.
@@ -138,7 +139,7 @@ function withBackup<T>(file: string, read: (database: Sqlite) => T): T {
     return read(database);
   } catch (error) {
     if (error instanceof NoBackup) throw error;
-    if (storageTrouble(error)) throw new NoBackup(messages.thisBackupIsDamaged, { cause: error });
+    if (storageTrouble(error)) throw new NoBackup(messageFor('server.thisBackupIsDamaged'), { cause: error });
     throw error;
   } finally {
     database.close();

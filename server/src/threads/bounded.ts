@@ -1,5 +1,5 @@
 import { TooMuchWork } from './work.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 
 /** Does so many things at once; others wait for their turn, up to a number of them. */
 export class Bounded {
@@ -16,7 +16,7 @@ export class Bounded {
   /** Does something when it is its turn. Throws `TooMuchWork` where too many wait already, and what it throws itself. */
   async run<T>(work: () => Promise<T>): Promise<T> {
     if (this.underway >= this.atOnce) {
-      if (this.waiting.length >= this.mostWaiting) throw new TooMuchWork(messages.tooMuchIsUnderWay);
+      if (this.waiting.length >= this.mostWaiting) throw new TooMuchWork(messageFor('server.tooMuchIsUnderWay'));
       await new Promise<void>((resolve) => this.waiting.push(resolve));
     } else this.underway++;
     try {

@@ -1,3 +1,4 @@
+import { saidBy } from '../../../core/src/testing/english.ts';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -116,6 +117,6 @@ describe('a plan file bit by bit', () => {
       expect(problem(broken)).toBeInstanceOf(Error);
     for (const broken of ['{', '{"version":1', '{"version":1}x', '{"plan":nul}', '{"a":"\u0001"}'])
       expect(problem(broken)).toBeInstanceOf(NotJson);
-    expect((problem(Buffer.from([0x7b, 0x22, 0xff])) as Error).message).toMatch(/UTF-8|written/);
+    expect(saidBy(problem(Buffer.from([0x7b, 0x22, 0xff])))).toMatch(/UTF-8|written/);
   });
 });

@@ -1,6 +1,7 @@
 import { closeSync, openSync, readSync, writeSync } from 'node:fs';
 import { JSONParser } from '@streamparser/json';
 import {
+  MessageError,
   PlanFormatError,
   entryForFile,
   entryReader,
@@ -10,13 +11,13 @@ import {
   type Document,
   type LedgerEntry,
 } from '@haushalt/core';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import { inParts, type PlanPart } from './parts.ts';
 
 // A plan file is read and written bit by bit, however many entries it has: only the plan itself is ever held as a whole.
 
 /** A file that is no JSON. */
-export class NotJson extends Error {}
+export class NotJson extends MessageError {}
 
 const CHUNK = 1 << 16;
 
@@ -100,7 +101,7 @@ class FileWalk {
     try {
       text = this.decoder.decode(this.buffer.subarray(0, length), { stream: !isEnd });
     } catch {
-      throw this.ended(new NotJson(messages.theFileIsNotWritten));
+      throw this.ended(new NotJson(messageFor('server.theFileIsNotWritten')));
     }
     try {
       if (text !== '') this.parser.write(text);
@@ -110,7 +111,7 @@ class FileWalk {
       this.problem ??= error as Error;
     }
     if (this.problem instanceof PlanFormatError) throw this.ended(this.problem);
-    if (this.problem) throw this.ended(new NotJson(messages.theFileIsNotValid));
+    if (this.problem) throw this.ended(new NotJson(messageFor('server.theFileIsNotValid')));
     if (isEnd) this.close();
     return !isEnd;
   }

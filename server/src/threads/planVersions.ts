@@ -1,5 +1,6 @@
 import { gunzipSync, gzipSync } from 'node:zlib';
 import {
+  MessageError,
   MAX_ENTRIES_AT_ONCE,
   TABLES,
   TABLE_NAMES,
@@ -30,7 +31,7 @@ import {
 import { createLogStore, type HistoryQuery } from '../store/log.ts';
 import { createSnapshotStore } from '../store/snapshots.ts';
 import type { Sqlite } from '../store/database.ts';
-import { messages } from '../messages.ts';
+import { messageFor } from '../message.ts';
 import type { Reader } from './reader.ts';
 
 /** A moment of a plan, as it is asked for: now, after a revision, a snapshot; or another plan as it is now. */
@@ -80,7 +81,7 @@ export interface ReadSnapshotTask {
 }
 
 /** A moment that is not kept any more, or never was; with a sentence. */
-export class NoSuchMoment extends Error {}
+export class NoSuchMoment extends MessageError {}
 
 /** The most entries whose differences are told one by one. */
 const MOST_TOLD = 500;
@@ -137,7 +138,9 @@ export class PlanVersions {
     });
     const entries = wanted === null ? this.entriesBetween(now, then) : [];
     if (entries.length > MAX_ENTRIES_AT_ONCE)
-      throw new NoSuchMoment(messages.tooManyEntriesDiffer(entries.length, MAX_ENTRIES_AT_ONCE));
+      throw new NoSuchMoment(
+        messageFor('server.tooManyEntriesDiffer', { count: entries.length, most: MAX_ENTRIES_AT_ONCE }),
+      );
     return { changes: [...changes, ...entries], revision: reader.revision() };
   }
 
@@ -152,7 +155,7 @@ export class PlanVersions {
   /** What a snapshot holds. */
   inSnapshot(id: string): { document: Document; entries: LedgerEntry[] } {
     const content = createSnapshotStore(this.database).content(this.planId, id);
-    if (!content) throw new NoSuchMoment(messages.thereIsNoSuchSnapshot);
+    if (!content) throw new NoSuchMoment(messageFor('server.thereIsNoSuchSnapshot'));
     const { tables, entries } = JSON.parse(gunzipSync(content).toString()) as {
       tables: Record<TableName, AnyRow[] | undefined>;
       entries: LedgerEntry[];
@@ -174,7 +177,7 @@ export class PlanVersions {
     if (name.kind === 'plan') return { document, sums, entries: { all: reader.entries() } };
     if (name.kind === 'now') return { document, sums, entries: { changes: [] } };
     const steps = createLogStore(this.database).stepsAfter(planId, name.revision);
-    if (steps === null) throw new NoSuchMoment(messages.thisIsTooLongAgo);
+    if (steps === null) throw new NoSuchMoment(messageFor('server.thisIsTooLongAgo'));
     const back = steps.flatMap(({ changes }) => invert(changes));
     const entryChanges = inOne(back.filter(isOfLedger));
     return { document: applyChanges(document, back), sums: sumsAfter(sums, entryChanges), entries: { changes: entryChanges } }; // prettier-ignore

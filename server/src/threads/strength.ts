@@ -1,12 +1,12 @@
 import { ZxcvbnFactory } from '@zxcvbn-ts/core';
 import { adjacencyGraphs, dictionary } from '@zxcvbn-ts/language-common';
-import { messages } from '../messages.ts';
+import { messageFor, type Message } from '../message.ts';
 
 /** How hard a password is to guess, from 0 (at once) to 4 (not in centuries), and what to say of it. */
 export interface Strength {
   readonly score: number;
   readonly isEnough: boolean;
-  readonly words: string;
+  readonly words: Message;
 }
 
 /** Passwords have at least so many letters, and at most so many, since each costs time. */
@@ -22,8 +22,12 @@ const strengthOfText = new ZxcvbnFactory({ dictionary, graphs: adjacencyGraphs }
 export function strengthOf(password: string, own: readonly string[]): Strength {
   const { score } = strengthOfText.check(password.slice(0, LOOKED_AT), ownWords(own));
   if ([...password].length < LEAST_PASSWORD)
-    return { score: Math.min(score, 1), isEnough: false, words: messages.passwordTooShort(LEAST_PASSWORD) };
-  return { score, isEnough: score >= LEAST_SCORE, words: messages.passwordStrength[score]! };
+    return {
+      score: Math.min(score, 1),
+      isEnough: false,
+      words: messageFor('server.passwordTooShort', { least: LEAST_PASSWORD }),
+    };
+  return { score, isEnough: score >= LEAST_SCORE, words: messageFor(`server.passwordStrength.${score}`)! };
 }
 
 /** What someone is called, as a whole, in its words and without the gaps between them. */

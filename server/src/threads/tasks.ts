@@ -1,3 +1,6 @@
+import type { Language } from '@haushalt/language';
+import { inLanguage } from '@haushalt/formats';
+import { speakerOf } from '../language.ts';
 import {
   MAX_ENTRIES,
   Model,
@@ -70,10 +73,15 @@ import { NotJson, readPlanFile, writePlanFile } from './planFiles.ts';
 import type { Strength } from './strength.ts';
 import { STORAGE } from './storageCode.ts';
 import type { Reader } from './reader.ts';
-import { messages } from '../messages.ts';
+import { messageFor, type Message } from '../message.ts';
 
 /** What takes long is done in a thread of its own, so that no command waits behind it. These are the things it can do. */
-export type Task =
+export type Task = TaskOfAKind & {
+  /** The language of what it writes; English when left out. */
+  readonly language?: Language;
+};
+
+type TaskOfAKind =
   | { readonly kind: 'readFile'; readonly file: string }
   | { readonly kind: 'readPlan'; readonly database: string; readonly planId: string }
   | { readonly kind: 'open'; readonly database: string; readonly planId: string }
@@ -162,12 +170,19 @@ export interface TaskReporter {
 
 /** A file that is none, with where it is wrong. */
 export interface Refused {
-  readonly message: string;
+  readonly text: Message;
   readonly pointer: string | null;
 }
 
 /** Does a task; the parts of a plan are handed on as they are read. Throws `PlanFormatError`, or `NotJson`. */
 export function perform(
+  task: Task,
+  reporter: TaskReporter,
+): TaskResult[Task['kind']] | Promise<TaskResult[Task['kind']]> {
+  return inLanguage(speakerOf(task.language ?? 'en'), () => performed(task, reporter));
+}
+
+function performed(
   task: Task,
   { part, progress }: TaskReporter,
 ): TaskResult[Task['kind']] | Promise<TaskResult[Task['kind']]> {
@@ -264,9 +279,9 @@ async function audited(
   { file, title, mend, said, asPages, today }: Extract<Task, { kind: 'audit' }>,
   progress: Progress,
 ): Promise<Uint8Array> {
-  progress(0, messages.readingTheFile);
+  progress(0, messageFor('server.readingTheFile'));
   const audited = await auditWorkbook(file, title, mend, said);
-  progress(0.9, messages.makingThePlan);
+  progress(0.9, messageFor('server.makingThePlan'));
   if (asPages) return auditPdf(audited, title, today);
   const { document, ...found } = audited;
   return encode(JSON.stringify({ ...found, plan: toPlanFile(document, []) }));
@@ -328,7 +343,8 @@ function reading<T>(
         return readAtOnce();
       } catch (error) {
         if (!(error instanceof HalfDone)) throw error;
-        if (performance.now() - begun > LONGEST_STEP) throw new DatabaseError(messages.thePlanIsBeingChanged);
+        if (performance.now() - begun > LONGEST_STEP)
+          throw new DatabaseError(messageFor('server.thePlanIsBeingChanged'));
         pause(LOOK_AGAIN);
       }
     }
@@ -345,9 +361,9 @@ export interface StatementPreview {
   /** How a table was read, and what it looks like; `null` for other files. */
   readonly csv: CsvGuess | null;
   /** Why a table cannot be read as it was said to be written; what it looks like says how it may be. */
-  readonly problem: string | null;
+  readonly problem: Message | null;
   /** The lines of a table that are left out, each with its place and what is wrong with it. */
-  readonly unreadable: readonly string[];
+  readonly unreadable: readonly Message[];
 }
 
 function previewFor(
@@ -355,7 +371,7 @@ function previewFor(
   { document, ledger, revision }: Reader,
   progress: Progress,
 ): StatementPreview {
-  progress(0, messages.readingTheFile);
+  progress(0, messageFor('server.readingTheFile'));
   const plan = document();
   const format = csv === null ? formatOf(textOf(file)) : 'csv';
   // How a bank writes is remembered for its account.
@@ -364,11 +380,11 @@ function previewFor(
   let looks: CsvGuess | null = null;
   if (format === 'csv') looks = wanted ? { format: csvFormatOf(wanted), ...lookAtCsv(file, wanted) } : guessCsv(file, usualDates(planOf(plan).locale)); // prettier-ignore
   let statements: PreviewedStatement[] = [];
-  let problem: string | null = null;
-  let unreadable: readonly string[] = [];
+  let problem: Message | null = null;
+  let unreadable: readonly Message[] = [];
   try {
     const read = readStatement(file, looks?.format ?? null);
-    progress(0.4, messages.comparingIt);
+    progress(0.4, messageFor('server.comparingIt'));
     unreadable = read.unreadable ?? [];
     statements = previewFile(read, {
       document: plan,
@@ -382,7 +398,7 @@ function previewFor(
   } catch (error) {
     // A table that is read wrongly can be read otherwise; anything else is what it is.
     if (!(error instanceof StatementError) || looks === null) throw error;
-    problem = error.message;
+    problem = error.text;
   }
   return { revision: revision(), format, statements, csv: looks, problem, unreadable };
 }
@@ -422,9 +438,9 @@ export function codeOf(error: unknown): string | undefined {
 }
 
 export function refusedBy(error: unknown): Refused | null {
-  if (error instanceof PlanFormatError) return { message: error.message, pointer: error.pointer };
-  if (error instanceof StatementError) return { message: error.message, pointer: error.place || null };
-  if (error instanceof NoSuchMoment || error instanceof NoBackup) return { message: error.message, pointer: '' };
-  if (error instanceof WorkbookError) return { message: error.message, pointer: '' };
-  return error instanceof NotJson ? { message: error.message, pointer: null } : null;
+  if (error instanceof PlanFormatError) return { text: error.text, pointer: error.pointer };
+  if (error instanceof StatementError) return { text: error.text, pointer: '' };
+  if (error instanceof NoSuchMoment || error instanceof NoBackup) return { text: error.text, pointer: '' };
+  if (error instanceof WorkbookError) return { text: error.text, pointer: '' };
+  return error instanceof NotJson ? { text: error.text, pointer: null } : null;
 }

@@ -61,7 +61,7 @@ describe('the thread for what takes long', () => {
     });
     const refused = work.do(readFile(fileOf({ version: 99 })));
     const next = work.do(readFile(SMALL));
-    await expect(failing).rejects.toThrow('The disk is full.');
+    await expect(failing).rejects.toSay('The disk is full.');
     await expect(refused).rejects.toThrow(FileRefused);
     await expect(next).resolves.toBeNull();
   });

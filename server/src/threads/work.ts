@@ -1,45 +1,52 @@
+import { MessageError } from '@haushalt/core';
 import { Worker } from 'node:worker_threads';
 import { DatabaseError } from '../store/database.ts';
 import { ownerNow } from './owner.ts';
 import type { PlanPart } from './parts.ts';
 import { STORAGE } from './storageCode.ts';
 import type { Refused, Task, TaskResult } from './tasks.ts';
-import { messages } from '../messages.ts';
+import { messageFor, type Text, type Message } from '../message.ts';
 
 /** What the thread says of a task. */
 export type Answer =
   | { readonly id: number; readonly kind: 'part'; readonly part: PlanPart }
-  | { readonly id: number; readonly kind: 'progress'; readonly done: number; readonly what: string }
+  | { readonly id: number; readonly kind: 'progress'; readonly done: number; readonly what: Text }
   | { readonly id: number; readonly kind: 'done'; readonly result: TaskResult[Task['kind']] }
   | { readonly id: number; readonly kind: 'refused'; readonly refused: Refused }
-  | { readonly id: number; readonly kind: 'failed'; readonly message: string; readonly code: string | undefined };
+  | {
+      readonly id: number;
+      readonly kind: 'failed';
+      readonly message: string;
+      readonly text?: Message;
+      readonly code: string | undefined;
+    };
 
 /** A file the thread could not read, with a sentence and the place. */
-export class FileRefused extends Error {
+export class FileRefused extends MessageError {
   readonly pointer: string | null;
 
-  constructor({ message, pointer }: Refused) {
-    super(message);
+  constructor({ text, pointer }: Refused) {
+    super(text);
     this.pointer = pointer;
   }
 }
 
 /** So much is under way already that another task would only wait. */
-export class TooMuchWork extends Error {}
+export class TooMuchWork extends MessageError {}
 
 /** The task took too long, or its thread ended. */
-export class WorkFailed extends Error {}
+export class WorkFailed extends MessageError {}
 
 /** The task took more memory than one may have, and was ended. */
-export class TooLargeTask extends Error {}
+export class TooLargeTask extends MessageError {}
 
 /** Whoever asked for it does not want it any more. */
-export class WorkCancelled extends Error {}
+export class WorkCancelled extends MessageError {}
 
 /** How a task is done: what becomes of its parts, who is told how far it is, what ends it, and how long it may take: ms. */
 interface Doing {
   readonly part?: (part: PlanPart) => void;
-  readonly progress?: (progress: { readonly done: number; readonly what: string }) => void;
+  readonly progress?: (progress: { readonly done: number; readonly what: Text }) => void;
   readonly signal?: AbortSignal;
   readonly longest?: number;
 }
@@ -51,7 +58,7 @@ interface Job {
   readonly task: Task;
   readonly longest: number;
   readonly part: (part: PlanPart) => void;
-  readonly progress: (progress: { readonly done: number; readonly what: string }) => void;
+  readonly progress: (progress: { readonly done: number; readonly what: Text }) => void;
   readonly done: (result: never) => void;
   readonly failed: (error: Error) => void;
 }
@@ -105,15 +112,17 @@ export class Work {
     task: Extract<Task, { kind: K }>,
     { part = () => {}, progress = () => {}, signal, longest = LONGEST }: Doing = {},
   ): Promise<TaskResult[K]> {
-    if (this.isClosed) return Promise.reject(new WorkFailed(messages.theServerIsEnding));
-    if (signal?.aborted) return Promise.reject(new WorkCancelled(messages.theRequestEndedEarly));
+    if (this.isClosed) return Promise.reject(new WorkFailed(messageFor('server.theServerIsEnding')));
+    if (signal?.aborted) return Promise.reject(new WorkCancelled(messageFor('server.theRequestEndedEarly')));
     const owner = ownerNow();
     const own = this.waiting.filter((job) => job.owner === owner).length;
     if (this.waiting.length >= MOST_WAITING || (owner !== '' && own >= MOST_OF_ONE))
-      return Promise.reject(new TooMuchWork(messages.tooMuchIsUnderWay));
+      return Promise.reject(new TooMuchWork(messageFor('server.tooMuchIsUnderWay')));
     return new Promise((done, failed) => {
       const job = { id: this.next++, owner, task, longest, part, progress, done, failed };
-      signal?.addEventListener('abort', () => this.giveUp(job, new WorkCancelled(messages.theRequestEndedEarly)));
+      signal?.addEventListener('abort', () =>
+        this.giveUp(job, new WorkCancelled(messageFor('server.theRequestEndedEarly'))),
+      );
       this.waiting.push(job);
       this.begin();
     });
@@ -121,7 +130,7 @@ export class Work {
 
   async close(): Promise<void> {
     this.isClosed = true;
-    const error = () => new WorkFailed(messages.theServerIsEnding);
+    const error = () => new WorkFailed(messageFor('server.theServerIsEnding'));
     for (const job of this.waiting.splice(0)) job.failed(error());
     const lanes = [...this.lanes];
     this.lanes.clear();
@@ -144,7 +153,7 @@ export class Work {
       const { id, task, longest } = job;
       lane.job = job;
       clearTimeout(lane.timer);
-      lane.timer = setTimeout(() => this.giveUp(job!, new WorkFailed(messages.aTaskTookTooLong)), longest);
+      lane.timer = setTimeout(() => this.giveUp(job!, new WorkFailed(messageFor('server.aTaskTookTooLong'))), longest);
       lane.timer.unref();
       lane.thread.postMessage({ id, task });
     }
@@ -174,9 +183,9 @@ export class Work {
     thread.on(
       'error',
       (error: NodeJS.ErrnoException) =>
-      this.end(lane, error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? new TooLargeTask(messages.thatTakesTooMuchMemory) : error), // prettier-ignore
+      this.end(lane, error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? new TooLargeTask(messageFor('server.thatTakesTooMuchMemory')) : error), // prettier-ignore
     );
-    thread.on('exit', () => this.end(lane, new WorkFailed(messages.aThreadEnded)));
+    thread.on('exit', () => this.end(lane, new WorkFailed(messageFor('server.aThreadEnded'))));
     this.lanes.add(lane);
     return lane;
   }
@@ -201,8 +210,9 @@ export class Work {
     this.begin();
     if (answer.kind === 'done') return job.done(answer.result as never);
     if (answer.kind === 'refused') return job.failed(new FileRefused(answer.refused));
-    if (answer.code === STORAGE) return job.failed(new DatabaseError(answer.message));
-    const error = new WorkFailed(answer.message);
+    if (answer.code === STORAGE)
+      return job.failed(new DatabaseError(answer.text ?? messageFor('server.theDatabaseCouldNotDo')));
+    const error = new WorkFailed(messageFor('server.aTaskFailed'), { cause: answer.message });
     job.failed(answer.code === undefined ? error : Object.assign(error, { code: answer.code }));
   }
 

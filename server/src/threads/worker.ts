@@ -1,3 +1,4 @@
+import { DatabaseError } from '../store/database.ts';
 import { parentPort, workerData } from 'node:worker_threads';
 import { setClock } from '@haushalt/core';
 import { STORAGE } from './storageCode.ts';
@@ -36,6 +37,7 @@ async function answerTo(id: number, task: Task): Promise<void> {
         message:
           error instanceof Error ? (code === STORAGE ? error.message : (error.stack ?? error.message)) : String(error),
         code,
+        ...(error instanceof DatabaseError ? { text: error.text } : {}),
       });
   }
 }

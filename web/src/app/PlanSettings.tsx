@@ -2,7 +2,7 @@ import { monthOfYear, planOf, toMonth, yearOf } from '@haushalt/core';
 import { useState } from 'react';
 import { useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
 import { PlanForm, firstMonthOf, type PlanFormValues } from '../parts/plan/PlanForm.tsx';
-import { t } from '../language/language.ts';
+import { say, t } from '../language/language.ts';
 
 /** The settings of the open plan. */
 export function PlanSettings({ onClose }: { readonly onClose: () => void }) {
@@ -26,7 +26,7 @@ export function PlanSettings({ onClose }: { readonly onClose: () => void }) {
     const firstMonth = toMonth(firstMonthOf(next));
     const settings = { name, currency, locale, months, firstMonth, yearBegins, decimals, negatives };
     const refused = session.send({ kind: 'plan.set', settings });
-    if (refused) setRefusal(refused.message);
+    if (refused) setRefusal(say(refused.message));
     return !refused;
   };
   return (

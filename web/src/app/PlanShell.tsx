@@ -46,7 +46,7 @@ import { boundTo } from '../ui/keys.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { useNotices } from '../ui/Notices.tsx';
 import { ShellContext } from '../parts/plan/shell.ts';
-import { t } from '../language/language.ts';
+import { say, t } from '../language/language.ts';
 
 // The form of the settings, with its checks, is fetched when it is asked for.
 const SETTINGS = partOf(async () => (await import('./PlanSettings.tsx')).PlanSettings);
@@ -131,12 +131,12 @@ function Shell({ planId }: { readonly planId: string }) {
   const undo = useCallback(() => {
     const label = session.state.undo?.label;
     const refusal = session.undo();
-    notices.say(refusal ? { text: refusal.message, tone: 'warning' } : { text: t('shell.undone', { label }) });
+    notices.say(refusal ? { text: say(refusal.message), tone: 'warning' } : { text: t('shell.undone', { label }) });
   }, [session, notices]);
   const redo = useCallback(() => {
     const label = session.state.redo?.label;
     const refusal = session.redo();
-    notices.say(refusal ? { text: refusal.message, tone: 'warning' } : { text: t('shell.redone', { label }) });
+    notices.say(refusal ? { text: say(refusal.message), tone: 'warning' } : { text: t('shell.redone', { label }) });
   }, [session, notices]);
 
   /** Opens or closes the shelf. What is being typed there is taken first; what cannot be taken keeps it open. */
@@ -324,7 +324,7 @@ function ScenarioStrip({ planId }: { readonly planId: string }) {
       <Icon name="whatIf" />
       <strong>{t('shell.scenario', { name: scenario.name })}</strong>
       <span className="scenario-words">
-        {t('shell.thePlanItselfStaysAs', { partCount: parts.length, parts: parts.join('; ') })}
+        {t('shell.thePlanItselfStaysAs', { partCount: parts.length, parts: parts.map((part) => say(part)).join('; ') })}
       </span>
       <NavLink to={`/plans/${planId}/what-if?way=scenarios`}>{t('shell.compare')}</NavLink>
       <button type="button" className="btn btn-sm btn-primary" onClick={() => session.activate(null)}>
@@ -361,7 +361,7 @@ function Steps({ onUndo, onRedo }: { readonly onUndo: () => void; readonly onRed
       className="tool"
       onClick={onStep}
       disabled={!step}
-      title={step ? `${words}: ${step.label} (${keys})` : nothing}
+      title={step ? `${words}: ${say(step.label)} (${keys})` : nothing}
     >
       <Icon name={name} />
       <span className="tool-words">{words}</span>

@@ -1,5 +1,5 @@
 import { entryOf, rowInWords, type Document, type EntryChange } from '@haushalt/core';
-import { t } from '../language/language.ts';
+import { say, t } from '../language/language.ts';
 import type { RejectedCommand } from '../plan-session/orders.ts';
 import { useRefused, useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
 import { Icon } from '../ui/Icon.tsx';
@@ -31,7 +31,7 @@ export function RefusedStrip() {
         {refused.map((each) => (
           <li key={each.id}>
             <div>
-              <strong>{each.what}</strong> <span>{each.why}</span>
+              <strong>{say(each.what)}</strong> <span>{say(each.why)}</span>
               <WhatIsThere refused={each} document={base} />
             </div>
             <button type="button" className="btn btn-sm btn-outline-primary" onClick={() => session.tryAgain(each)}>
@@ -66,10 +66,10 @@ function WhatIsThere({ refused, document }: { readonly refused: RejectedCommand;
     };
     return rowInWords(change, document, document).map(({ name, fields }) => (
       <p key={entry}>
-        {name}
+        {say(name)}
         {fields.map((field) => (
-          <span key={field.name} className="refused-field">
-            {field.name}: {t('session.thereNow', { now: field.before ?? t('session.nothing') })},{' '}
+          <span key={say(field.name)} className="refused-field">
+            {say(field.name)}: {t('session.thereNow', { now: field.before ?? t('session.nothing') })},{' '}
             {t('session.yours', { mine: field.after ?? t('session.nothing') })}
           </span>
         ))}

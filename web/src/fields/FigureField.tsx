@@ -2,7 +2,7 @@ import { isFraction, planOf, readFigure, writeForEntry, type Unit } from '@haush
 import Form from 'react-bootstrap/Form';
 import { useState } from 'react';
 import { useSessionState } from '../plan-session/SessionProvider.tsx';
-import { t } from '../language/language.ts';
+import { say, t } from '../language/language.ts';
 
 type FigureFieldProps = {
   readonly label: string;
@@ -66,7 +66,7 @@ export function FigureField(props: FigureFieldProps) {
       />
       {problem !== null && (
         <small className="refusal" role="alert">
-          {problem}
+          {say(problem)}
         </small>
       )}
     </>

@@ -1,3 +1,4 @@
+import type { Text } from '@haushalt/language';
 import {
   BLANK,
   commandForInput,
@@ -9,7 +10,6 @@ import {
   toShown,
   unitFindings,
   writeForEntry,
-  writeWithUnit,
   type Document,
   type PlacedInput,
 } from '@haushalt/core';
@@ -25,7 +25,7 @@ import { RuleDoubts } from './formula/RuleDoubts.tsx';
 import { looksLikeFormula, readEntry } from './formula/entry.ts';
 import { useSession, useSessionState } from '../plan-session/SessionProvider.tsx';
 import { Slider } from './Slider.tsx';
-import { t } from '../language/language.ts';
+import { say, writeWithUnit, t } from '../language/language.ts';
 
 interface InputFieldProps {
   readonly input: PlacedInput;
@@ -64,10 +64,10 @@ export function InputField(props: InputFieldProps) {
     entry,
     take(text) {
       const typed = readEntry(text, looksLikeFormula(text), unit, document);
-      if (typed.kind === 'problem') return typed.problem.message;
+      if (typed.kind === 'problem') return say(typed.problem.message);
       const stored =
         typed.kind === 'formula' ? typed.stored : typed.figure === null ? null : figureAsFormula(typed.figure);
-      return session.send(commandForInput(document, input.id, stored))?.message ?? null;
+      return say(session.send(commandForInput(document, input.id, stored))?.message);
     },
   });
   const { draft, text, refusal } = field;
@@ -90,7 +90,7 @@ export function InputField(props: InputFieldProps) {
   /** Gives the input another figure or formula. */
   const give = (stored: string | null) => {
     const refused = session.send(commandForInput(document, input.id, stored));
-    field.setRefusal(refused?.message ?? null);
+    field.setRefusal(say(refused?.message ?? null));
   };
   /** Takes what is typed in the plain field; a formula goes on in the formula field, within this keystroke. */
   const typedHere = (plain: HTMLInputElement, isComposing: boolean) => {
@@ -195,8 +195,8 @@ export function InputField(props: InputFieldProps) {
         )}
         {draft !== null && isFormula && <RuleDoubts text={text} unit={unit} onChange={field.change} />}
         {findings.map(({ message, mend, place }) => (
-          <p key={message} className="entry-finding">
-            {message}{' '}
+          <p key={say(message)} className="entry-finding">
+            {say(message)}{' '}
             {mend && (
               <button
                 type="button"
@@ -232,8 +232,8 @@ function InputSlider({ input, label }: { readonly input: PlacedInput; readonly l
     shared
       ? ({ kind: 'assumption.set', assumption: shared.id, settings: { value } } as const)
       : commandForInput(document, id, figureAsFormula(value));
-  const tell = (refused: { readonly message: string } | null) => {
-    if (refused) notices.say({ text: refused.message, tone: 'warning' });
+  const tell = (refused: { readonly message: Text } | null) => {
+    if (refused) notices.say({ text: say(refused.message), tone: 'warning' });
   };
   return (
     <Slider

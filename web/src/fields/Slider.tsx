@@ -1,7 +1,7 @@
-import { isFraction, writeWithUnit, type PlanRow, type Unit } from '@haushalt/core';
+import { isFraction, type PlanRow, type Unit } from '@haushalt/core';
 import { useState } from 'react';
 import { RangeSlider } from '../ui/RangeSlider.tsx';
-import { t } from '../language/language.ts';
+import { writeWithUnit, t } from '../language/language.ts';
 
 /** What is tried: its unit and value, and its limits where it has some. */
 export interface Tried {

@@ -1,3 +1,4 @@
+import { say } from '../language/language.ts';
 import { useId, useImperativeHandle, useLayoutEffect, useRef } from 'react';
 import Overlay from 'react-bootstrap/Overlay';
 import Popover from 'react-bootstrap/Popover';
@@ -81,7 +82,7 @@ export function TextEditor({
         <Popover className="entry-popover">
           <Popover.Body>
             <p className="entry-problem" id={refusalId} role="alert">
-              {refusal?.message}
+              {say(refusal?.message)}
             </p>
           </Popover.Body>
         </Popover>

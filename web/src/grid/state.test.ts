@@ -1,3 +1,4 @@
+import { english } from '../../../core/src/testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { runs } from '../../../core/src/testing/setup.ts';
@@ -33,7 +34,11 @@ class Sheet {
   }
 
   private readonly take = ({ at, draft }: Editing) => {
-    if (draft.text.includes('x')) return { code: 'invalid', message: `${draft.text} is no figure.` } as const;
+    if (draft.text.includes('x'))
+      return {
+        code: 'invalid',
+        message: { id: 'figure.isNotAFigureWrite', values: { shown: draft.text, example: '1' } },
+      } as const;
     this.taken.push([at.row, at.column, draft.options.reach ? `${draft.text} ${draft.options.reach}` : draft.text]);
     return null;
   };
@@ -106,7 +111,7 @@ describe('a grid that is typed into', () => {
       sheet.do(event);
       expect(sheet.stays).toBe(true);
       expect(sheet.active).toEqual({ row: 'Rent', column: 'Feb' });
-      expect(sheet.editing?.refusal?.message).toBe('x is no figure.');
+      expect(english(sheet.editing?.refusal?.message)).toBe('“x” is not a valid figure. Enter it like 1.');
     }
     expect(sheet.type('7').editing?.refusal).toBeNull();
     expect(sheet.do({ kind: 'confirm', onward: 'stay' }).taken).toEqual([['Rent', 'Feb', '7']]);
@@ -138,7 +143,9 @@ describe('a grid that is typed into', () => {
   });
 
   it('says so when it has to be dropped', () => {
-    expect(new Sheet().open('x').layOut('Pay Heating').said).toEqual(['“x” was not accepted. x is no figure.']);
+    expect(new Sheet().open('x').layOut('Pay Heating').said).toEqual([
+      '“x” was not accepted. “x” is not a valid figure. Enter it like 1.',
+    ]);
     expect(new Sheet().open('x').do({ kind: 'leave' }).said).toHaveLength(1);
     expect(new Sheet().open('x', false).do({ kind: 'leave' }).said).toEqual([]);
   });

@@ -1,6 +1,6 @@
 import * as core from '@haushalt/core';
 import { useSyncExternalStore } from 'react';
-import { LANGUAGES, Speaker, catalogueFor, languageOf, localeOf, type Language, type PlainIdOf, type Text, type WebTexts, type WriterOf } from '@haushalt/language'; // prettier-ignore
+import { LANGUAGES, Speaker, catalogueFor, languageOf, localeOf, type Language, type MessageOf, type PlainIdOf, type Text, type Values, type WebTexts, type WriterOf } from '@haushalt/language'; // prettier-ignore
 
 /** Where the language chosen is remembered in this browser, until someone signs in. */
 const REMEMBERED = 'haushalt.language';
@@ -16,11 +16,27 @@ function present(): Speaker {
 /** The text of a message in the language of the one who reads. */
 export const t: WriterOf<WebTexts> = (id, ...given) => present().write(id, given[0] as never);
 
+/** Makes a message of the pages, to be kept or handed on; it is written where it is shown. */
+export const messageFor: MessageOf<WebTexts> = (id, ...given) =>
+  given.length === 0 ? { id } : { id, values: given[0] as Values };
+
 /** An id whose text stands alone, for labels that are written where they are shown. */
 export type Label = PlainIdOf<WebTexts>;
 
-/** Words as they are shown, in the language of the one who reads. */
-export const say = (text: Text): string => present().say(text);
+/** Words as they are shown, in the language of the one who reads; nothing stays nothing. */
+export function say(text: Text): string;
+export function say(text: Text | null | undefined): string | null;
+export function say(text: Text | null | undefined): string | null {
+  return text === null || text === undefined ? null : present().say(text);
+}
+
+/** A figure with its currency or unit: "€1,234.50", "2.4 % a year", "42 months". */
+export const writeWithUnit = (figure: number, unit: core.Unit, style: core.FigureStyle): string =>
+  say(core.writeWithUnit(figure, unit, style));
+
+/** What a line, total or figure is called where it is shown. */
+export const nameOf = (document: core.Document, id: string): string | undefined =>
+  say(core.labelOf(document, id)) ?? undefined;
 
 /** The locale of words and dates: a notation's own where it is of the reader's language, else the language's. */
 export const wordsLocale = (notation?: string): string => localeOf(present().language, notation);

@@ -1,3 +1,4 @@
+import type { Text } from '@haushalt/language';
 import type { AuditedWorkbook as AuditedThere, Page, ReadingCorrections } from '@haushalt/formats';
 import {
   ALL_ENTRIES,
@@ -50,7 +51,7 @@ export interface Entry {
   readonly revision: number;
   readonly commandId: string;
   readonly kind: string;
-  readonly label: string;
+  readonly label: Text;
   readonly target: string | null;
   readonly state: 'done' | 'undone' | 'left' | null;
   readonly changes: readonly Change[];
@@ -123,9 +124,9 @@ export interface StatementPreview {
     readonly sample: readonly (readonly string[])[];
   } | null;
   /** Why a table cannot be read as it is said to be written. */
-  readonly problem: string | null;
+  readonly problem: Text | null;
   /** The lines of a table that are left out, each with its place and what is wrong with it. */
-  readonly unreadable: readonly string[];
+  readonly unreadable: readonly Text[];
 }
 
 /** What of a plan is on paper, and how. */
@@ -310,7 +311,7 @@ export const api = {
     return answers.map((answer) =>
       'entry' in answer
         ? answer.entry
-        : new ServerRefusal(answer.status, answer.error.message, answer.error.path, answer.error.now),
+        : new ServerRefusal(answer.status, answer.error.text, answer.error.path, answer.error.now),
     );
   },
 };
@@ -319,7 +320,7 @@ type QueueAnswer =
   | { readonly entry: Entry }
   | {
       readonly status: number;
-      readonly error: { readonly message: string; readonly path?: string; readonly now?: readonly EntryNow[] };
+      readonly error: { readonly text: Text; readonly path?: string; readonly now?: readonly EntryNow[] };
     };
 
 /** What became of an order: the step it made, or why it was not done. */

@@ -1,3 +1,4 @@
+import type { Text } from '@haushalt/language';
 import {
   applyChanges,
   decide,
@@ -12,7 +13,7 @@ import {
   type EntryChange,
   type EntryNow,
 } from '@haushalt/core';
-import { t } from '../language/language.ts';
+import { messageFor } from '../language/language.ts';
 
 /** A step through history, as the server takes it. */
 export interface HistoryStep {
@@ -26,7 +27,7 @@ export type Order = Command | HistoryStep;
 /** A command that can be taken back or done again. */
 export interface HistoryItem {
   readonly commandId: string;
-  readonly label: string;
+  readonly label: Text;
   /** What it changed; `null` until that has been fetched, for what was done before the page was opened. */
   readonly changes: readonly Change[] | null;
   readonly state: 'done' | 'undone';
@@ -43,8 +44,8 @@ export interface RejectedCommand {
   readonly id: string;
   readonly order: Command;
   /** What it was, in words, and why it was not done. */
-  readonly what: string;
-  readonly why: string;
+  readonly what: Text;
+  readonly why: Text;
   /** The entries that stood against it, as they were then. */
   readonly now: readonly EntryNow[];
 }
@@ -67,9 +68,9 @@ export function isStep(order: Order): order is HistoryStep {
 export function decideOrder(document: Document, history: readonly HistoryItem[], order: Order): Decision {
   if (!isStep(order)) return decide(document, order);
   const item = history.find((other) => other.commandId === order.target);
-  if (!item) return { ok: false, refusal: { code: 'conflict', message: t('session.noSuchStep') } };
+  if (!item) return { ok: false, refusal: { code: 'conflict', message: messageFor('session.noSuchStep') } };
   if (item.changes === null)
-    return { ok: false, refusal: { code: 'conflict', message: t('session.whatThisChangedHasNot') } };
+    return { ok: false, refusal: { code: 'conflict', message: messageFor('session.whatThisChangedHasNot') } };
   return decideChanges(document, order.kind === 'undo' ? takenBack(document, item.changes) : item.changes);
 }
 
@@ -78,7 +79,7 @@ export function historyAfter(
   history: readonly HistoryItem[],
   id: string,
   order: Order,
-  label: string,
+  label: Text,
   changes: readonly Change[],
 ): HistoryItem[] {
   if (isStep(order)) {

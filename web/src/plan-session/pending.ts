@@ -1,3 +1,4 @@
+import { isMessage } from '@haushalt/language';
 import { migrateCommand } from '@haushalt/core';
 import type { PendingStore } from './session.ts';
 import { isStep, type PendingRequest, type RejectedCommand } from './orders.ts';
@@ -96,7 +97,8 @@ function readRefused(text: string | null): KeptRefusal[] {
     const stored = JSON.parse(text ?? '') as KeptRefusal;
     const { id, order, what, why, now, at } = stored;
     const isWhole =
-      [id, order.kind, what, why].every((each) => typeof each === 'string') &&
+      [id, order.kind].every((each) => typeof each === 'string') &&
+      [what, why].every((each) => typeof each === 'string' || isMessage(each)) &&
       typeof at === 'number' &&
       Array.isArray(now);
     return isWhole ? [{ ...stored, order: migrateCommand(order) }] : [];

@@ -1,3 +1,4 @@
+import type { Text } from '@haushalt/language';
 import type { Comparison, RowDifference } from '@haushalt/core';
 import type { Entry, FileRequest, Role } from './api.ts';
 import { request } from './request.ts';
@@ -31,7 +32,7 @@ export interface NewPerson {
 export interface Strength {
   readonly score: number;
   readonly isEnough: boolean;
-  readonly words: string;
+  readonly words: Text;
 }
 
 export interface SignedIn {
@@ -87,7 +88,7 @@ export interface HistoryStep {
   readonly person: string;
   readonly at: string;
   readonly kind: string;
-  readonly label: string;
+  readonly label: Text;
   readonly target: string | null;
   readonly state: 'done' | 'undone' | 'left' | null;
   /** Whether it is still known what it changed. */
@@ -117,7 +118,7 @@ export interface ComparisonShown extends Comparison {
 
 export interface SnapshotLine {
   readonly id: string;
-  readonly name: string;
+  readonly name: Text;
   readonly note: string;
   readonly kind: 'made' | 'import' | 'nightly';
   readonly revision: number;

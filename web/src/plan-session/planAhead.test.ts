@@ -30,7 +30,7 @@ describe('a plan that is asked for ahead', () => {
   it('that did not come says why where it is opened, and is asked for again', async () => {
     asked.mockRejectedValueOnce(new Error('Server not available.'));
     planPrefetch.ask('p');
-    await expect(planPrefetch.open('p')).rejects.toThrow('Server not available.');
+    await expect(planPrefetch.open('p')).rejects.toSay('Server not available.');
     expect(await planPrefetch.open('p')).toEqual(loaded('p', 1));
   });
 });

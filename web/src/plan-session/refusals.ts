@@ -1,5 +1,6 @@
+import type { Text } from '@haushalt/language';
 import type { EntryNow } from '@haushalt/core';
-import { t } from '../language/language.ts';
+import { say, messageFor } from '../language/language.ts';
 
 /** An answer of the server that is no success, with its sentence for people. */
 export class ServerRefusal extends Error {
@@ -8,8 +9,12 @@ export class ServerRefusal extends Error {
   /** The entries that are not as they were known here, as they are now. */
   readonly now: readonly EntryNow[];
 
-  constructor(status: number, message: string, path?: string, now: readonly EntryNow[] = []) {
-    super(message);
+  /** What the server says, to be written in the language of whoever reads it. */
+  readonly text: Text;
+
+  constructor(status: number, text: Text, path?: string, now: readonly EntryNow[] = []) {
+    super(say(text));
+    this.text = text;
     this.status = status;
     this.path = path;
     this.now = now;
@@ -21,8 +26,8 @@ export class ServerAway extends Error {
   /** Whether the server has failed at this very request, rather than being away, busy or without room. */
   readonly hasFailed: boolean;
 
-  constructor(message = t('session.haushaltsServerCannotBeReached'), hasFailed = false) {
-    super(message);
+  constructor(text: Text = messageFor('session.haushaltsServerCannotBeReached'), hasFailed = false) {
+    super(say(text));
     this.hasFailed = hasFailed;
   }
 }

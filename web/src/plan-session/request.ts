@@ -1,5 +1,6 @@
+import type { Text } from '@haushalt/language';
 import type { EntryNow } from '@haushalt/core';
-import { t } from '../language/language.ts';
+import { messageFor } from '../language/language.ts';
 import { ServerAway, ServerRefusal } from './refusals.ts';
 
 /** What the window is told of when the server no longer knows who asks. */
@@ -27,16 +28,16 @@ export async function request<T>(method: string, path: string, body?: unknown, s
   }
   if (response.status === 204) return undefined as T;
   const answer = (await response.json().catch(() => null)) as {
-    error?: { code?: string; message: string; path?: string; now?: readonly EntryNow[] };
+    error?: { code?: string; text?: Text; message?: string; path?: string; now?: readonly EntryNow[] };
   } | null;
   if (response.ok && answer !== null) return answer as T;
   // What is wrong with the server may pass: it is asked again. Whether it could not answer or failed is told apart.
   if (response.status >= 500 || response.status === 429 || (response.ok && answer === null))
-    throw new ServerAway(answer?.error?.message, response.status === 500);
+    throw new ServerAway(answer?.error?.text ?? answer?.error?.message, response.status === 500);
   if (response.status === 401 && answer?.error?.code === 'signIn') window.dispatchEvent(new Event(SIGNED_OUT));
   throw new ServerRefusal(
     response.status,
-    answer?.error?.message ?? t('session.theServerRefusedWithoutSaying'),
+    answer?.error?.text ?? answer?.error?.message ?? messageFor('session.theServerRefusedWithoutSaying'),
     answer?.error?.path,
     answer?.error?.now,
   );

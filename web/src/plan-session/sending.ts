@@ -1,4 +1,5 @@
-import { t } from '../language/language.ts';
+import type { Text } from '@haushalt/language';
+import { messageFor } from '../language/language.ts';
 import type { Answer, Entry } from './api.ts';
 import type { PendingRequest, RejectedCommand } from './orders.ts';
 import { ServerAway, ServerRefusal } from './refusals.ts';
@@ -12,9 +13,9 @@ export interface SendingEnds {
   /** The server has done an order, which no longer waits after that. */
   readonly done: (entry: Entry) => void;
   /** It will not do one: why, and what stands against it. The order no longer waits after that. */
-  readonly refused: (order: PendingRequest | undefined, why: string, now: RejectedCommand['now']) => void;
+  readonly refused: (order: PendingRequest | undefined, why: Text, now: RejectedCommand['now']) => void;
   /** The plan is not to be seen or changed any more. */
-  readonly ended: (message: string) => void;
+  readonly ended: (message: Text) => void;
   readonly reachable: (isReachable: boolean) => void;
 }
 
@@ -73,7 +74,7 @@ export class Sending {
         this.failures = 0;
         this.tell(true);
         for (const [at, answer] of answers.entries())
-          if (answer instanceof ServerRefusal) this.ends.refused(orders[at], answer.message, answer.now);
+          if (answer instanceof ServerRefusal) this.ends.refused(orders[at], answer.text, answer.now);
           else this.ends.done(answer);
       }
     } catch (error) {
@@ -103,8 +104,8 @@ export class Sending {
       // Whoever is signed out signs in again: what they did waits for that.
       if (error.status === 401) return this.tell(false);
       this.tell(true);
-      if (error.status === 404 || error.status === 403) return this.ends.ended(error.message);
-      return this.ends.refused(order, error.message, error.now);
+      if (error.status === 404 || error.status === 403) return this.ends.ended(error.text);
+      return this.ends.refused(order, error.text, error.now);
     }
     if (error instanceof ServerAway && error.hasFailed && ++this.failures >= MOST_FAILURES && order) {
       // It fails at this one again and again: the others are not to wait for it.
@@ -112,7 +113,7 @@ export class Sending {
       this.tell(true);
       return this.ends.refused(
         order,
-        t('session.itWasTriedTimesAnd', { message: error.message, times: MOST_FAILURES }),
+        messageFor('session.itWasTriedTimesAnd', { message: error.message, times: MOST_FAILURES }),
         [],
       );
     }

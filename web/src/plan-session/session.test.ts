@@ -1,3 +1,4 @@
+import { english } from '../../../core/src/testing/english.ts';
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import {
@@ -96,7 +97,7 @@ class FakeServer {
 
   carryOut(commandId: string, order: Order): Entry {
     const decision = decideOrder(this.document, this.history, order);
-    if (!decision.ok) throw new ServerRefusal(409, decision.refusal.message);
+    if (!decision.ok) throw new ServerRefusal(409, english(decision.refusal.message));
     this.document = applyChanges(this.document, decision.changes);
     this.history = historyAfter(this.history, commandId, order, '', decision.changes);
     const target = isStep(order) ? order.target : null;
@@ -135,7 +136,8 @@ const store = {
   watch: () => () => {},
 };
 /** What could not be made, and why, as it is shown. */
-const refusedIn = (session: PlanSession) => session.state.refused.map(({ what, why }) => `${what}: ${why}`);
+const refusedIn = (session: PlanSession) =>
+  session.state.refused.map(({ what, why }) => `${english(what)}: ${english(why)}`);
 const open = () => new PlanSession(server.load(), server, store, (message) => refusals.push(message));
 const rent = (session: PlanSession) => figuresOf(session.state.model.seriesOf(idOf('Rent'))!)[2];
 const rentAtServer = () => [...server.document.exceptions.values()].find((row) => row.line === idOf('Rent'))?.amount;
@@ -230,7 +232,7 @@ describe('an open plan', () => {
   it('refuses on the spot what cannot be, and sends nothing', async () => {
     const session = open();
     const refusal = session.send({ kind: 'line.set', line: idOf('Rent'), settings: { name: 'Heating' } });
-    expect(refusal!.message).toContain('already a line named Heating');
+    expect(english(refusal!.message)).toContain('already a line named Heating');
     await settle();
     expect(server.entries).toEqual([]);
   });
@@ -449,7 +451,7 @@ describe('history', () => {
     session.undo();
     session.undo();
     expect([rent(session), session.state.undo]).toEqual([800, null]);
-    expect(session.undo()!.message).toBe('There is nothing to undo.');
+    expect(english(session.undo()!.message)).toBe('There is nothing to undo.');
     await settle();
     expect(rentAtServer()).toBeUndefined();
   });
@@ -461,7 +463,7 @@ describe('history', () => {
     session.send({ kind: 'line.set', line: idOf('Pay'), settings: { note: 'Later.' } });
     expect(session.undoCommand(commandId)).toBeNull();
     expect([rent(session), session.state.document.lines.get(idOf('Pay'))!.note]).toEqual([800, 'Later.']);
-    expect(session.undoCommand(commandId)!.message).toBe('There is nothing to undo.');
+    expect(english(session.undoCommand(commandId)!.message)).toBe('There is nothing to undo.');
     await settle();
     expect(rentAtServer()).toBeUndefined();
   });
@@ -807,7 +809,7 @@ describe('a plan several people have', () => {
     expect([session.mayChange, session.triedCount, rent(session)]).toEqual([true, 0, 800]);
     expect(refusals).toEqual(['You can edit this plan now. Apply or discard the changes you tried as a viewer.']);
     const [kept] = session.state.refused;
-    expect(kept!.why).toBe('You tried this as a viewer. Try it again to add it to the plan.');
+    expect(english(kept!.why)).toBe('You tried this as a viewer. Try it again to add it to the plan.');
     session.tryAgain(kept!);
     await settle();
     expect([rent(session), session.state.refused]).toEqual([910, []]);

@@ -1,3 +1,4 @@
+import type { Text } from '@haushalt/language';
 import {
   Model,
   Snapshot,
@@ -38,7 +39,7 @@ import {
   type SessionState,
   type Present,
 } from './state.ts';
-import { t } from '../language/language.ts';
+import { say, t, messageFor } from '../language/language.ts';
 
 type SessionApi = Pick<Api, 'send' | 'plan' | 'step'>;
 
@@ -287,7 +288,7 @@ export class PlanSession {
     if (!item)
       return {
         code: 'conflict',
-        message: kind === 'undo' ? t('session.thereIsNothingToTake') : t('session.thereIsNothingToDo'),
+        message: messageFor(kind === 'undo' ? 'session.thereIsNothingToTake' : 'session.thereIsNothingToDo'),
       };
     const order = { kind, target: item.commandId } as const;
     if (item.changes === null) {
@@ -295,7 +296,7 @@ export class PlanSession {
       void this.fetch(item).then(
         (found) => {
           const refusal = found && this.carryOutStep(order);
-          if (refusal) this.onRefusal(refusal.message);
+          if (refusal) this.onRefusal(say(refusal.message));
         },
         (error: unknown) => this.onRefusal(error instanceof Error ? error.message : String(error)),
       );
@@ -344,7 +345,7 @@ export class PlanSession {
   }
 
   /** Ends the plan for this page: it is not to be seen or changed any more. What was not sent stays kept until that is settled. */
-  private end(message: string): void {
+  private end(message: Text): void {
     this.publish({ ended: { message, unsent: this.pending } });
   }
 
@@ -381,8 +382,8 @@ export class PlanSession {
   }
 
   /** Keeps what was not done, with the reason, until whoever did it has seen to it; of a step only the reason is said. */
-  private refuse(pending: PendingRequest | undefined, why: string, now: RejectedCommand['now']): void {
-    if (!pending || isStep(pending.order)) return this.onRefusal(why);
+  private refuse(pending: PendingRequest | undefined, why: Text, now: RejectedCommand['now']): void {
+    if (!pending || isStep(pending.order)) return this.onRefusal(say(why));
     const { id, order } = pending;
     const refused = { id, order, what: describeCommand(order, this.known.document), why, now };
     this.pendingStore.keepRefused(refused);
@@ -427,7 +428,7 @@ export class PlanSession {
       this.rebase();
       void this.fetchNext();
     } catch (error) {
-      if (error instanceof ServerRefusal && (error.status === 404 || error.status === 403)) this.end(error.message);
+      if (error instanceof ServerRefusal && (error.status === 404 || error.status === 403)) this.end(error.text);
       else if (!(error instanceof ServerAway)) this.onRefusal(error instanceof Error ? error.message : String(error));
     }
   }

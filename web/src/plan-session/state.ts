@@ -1,3 +1,4 @@
+import type { Text } from '@haushalt/language';
 import type { ChangedFigures, Document, EntryChange, ScenarioRow, Snapshot } from '@haushalt/core';
 import type { HistoryItem, PendingRequest, RejectedCommand } from './orders.ts';
 
@@ -13,7 +14,7 @@ export interface Glow {
 export interface RemoteChange {
   readonly revision: number;
   readonly person: string;
-  readonly label: string;
+  readonly label: Text;
 }
 
 /** Someone who has the plan open, and where in it they are. */
@@ -29,7 +30,7 @@ export interface Present {
 
 /** Why a plan is not to be seen or changed any more, and what had not been sent of it. */
 export interface Ended {
-  readonly message: string;
+  readonly message: Text;
   readonly unsent: readonly PendingRequest[];
 }
 

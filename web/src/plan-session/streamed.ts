@@ -1,17 +1,18 @@
+import type { Text } from '@haushalt/language';
 import { ServerAway, ServerRefusal } from './refusals.ts';
-import { t } from '../language/language.ts';
+import { messageFor } from '../language/language.ts';
 
 /** How far something has come, from 0 to 1, and what is being done. */
 export interface Progress {
   readonly done: number;
-  readonly what: string;
+  readonly what: Text;
 }
 
 /** A line of an answer that comes bit by bit. */
 type Line =
   | { readonly progress: Progress }
   | { readonly done: { readonly bytes: number; readonly name?: string } & Readonly<Record<string, unknown>> }
-  | { readonly error: { readonly status: number; readonly message: string; readonly path?: string } };
+  | { readonly error: { readonly status: number; readonly text: Text; readonly path?: string } };
 
 /** What has come: its name, if it has one, all that is said of it, and its content. */
 export interface Received {
@@ -42,9 +43,12 @@ export async function requestStreamed(
     throw new ServerAway();
   }
   if (!response.ok || !response.body) {
-    const answer = (await response.json().catch(() => null)) as { error?: { message: string; path?: string } } | null;
-    if (response.status >= 500 || response.status === 429) throw new ServerAway(answer?.error?.message);
-    throw new ServerRefusal(response.status, answer?.error?.message ?? t('session.theServerRefusedWithoutSaying'), answer?.error?.path); // prettier-ignore
+    const answer = (await response.json().catch(() => null)) as {
+      error?: { text?: Text; message?: string; path?: string };
+    } | null;
+    if (response.status >= 500 || response.status === 429)
+      throw new ServerAway(answer?.error?.text ?? answer?.error?.message);
+    throw new ServerRefusal(response.status, answer?.error?.text ?? answer?.error?.message ?? messageFor('session.theServerRefusedWithoutSaying'), answer?.error?.path); // prettier-ignore
   }
   const lines = new Lines(response.body.getReader());
   for (;;) {
@@ -55,8 +59,8 @@ export async function requestStreamed(
     if (line === null) throw new ServerAway();
     if ('progress' in line) onProgress(line.progress);
     else if ('error' in line) {
-      const { status, message, path: where } = line.error;
-      throw status >= 500 ? new ServerAway(message) : new ServerRefusal(status, message, where);
+      const { status, text, path: where } = line.error;
+      throw status >= 500 ? new ServerAway(text) : new ServerRefusal(status, text, where);
     } else {
       const content = await lines.rest(line.done.bytes);
       if (content === null) throw new ServerAway();

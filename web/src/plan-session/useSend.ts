@@ -2,7 +2,7 @@ import type { Command, Refusal } from '@haushalt/core';
 import { useCallback } from 'react';
 import { useNotices } from '../ui/Notices.tsx';
 import { useSession } from './SessionProvider.tsx';
-import { t } from '../language/language.ts';
+import { say, t } from '../language/language.ts';
 
 /**
  * Carries out commands and says what became of them: why not, where one is refused; and, where words for it are given, that
@@ -17,11 +17,11 @@ export function useSend(): (command: Command, done?: string, isToldThere?: boole
       const before = session.state.undo;
       const refusal = session.send(command);
       const step = session.state.undo;
-      if (refusal && !isToldThere) notices.say({ text: refusal.message, tone: 'warning' });
+      if (refusal && !isToldThere) notices.say({ text: say(refusal.message), tone: 'warning' });
       else if (!refusal && done !== undefined && step && step !== before) {
         const undo = () => {
           const refused = session.undoCommand(step.commandId);
-          if (refused) notices.say({ text: refused.message, tone: 'warning' });
+          if (refused) notices.say({ text: say(refused.message), tone: 'warning' });
         };
         notices.say({ text: done, action: { label: t('session.undo'), run: undo } });
       }

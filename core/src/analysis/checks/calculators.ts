@@ -1,35 +1,44 @@
-import { monthInWords, type Month } from '../../calendar/month.ts';
+import { type Month } from '../../calendar/month.ts';
 import type { PlanModel } from '../../engine/planModel.ts';
 import { calculatorsOf, extrasOf, movesOf } from '../../plan/document/calculators.ts';
 import type { Command } from '../../plan/commands/commands.ts';
-import { planOf } from '../../plan/document/document.ts';
-import { nameOf } from '../../plan/document/naming.ts';
+import { labelOf } from '../../plan/document/naming.ts';
 import type { Check, Found } from './finding.ts';
-import { messages } from '../../messages/checks.ts';
+import { noFigureInWords } from '../../engine/results.ts';
+import { messageFor, type Message } from '../../message.ts';
 
 /** Calculators that have no answer yet, or none at all. A mistake of an input is found where it was made. */
 export const withoutAnswer: Check = (model) =>
   calculatorsOf(model.document).flatMap(({ row }): Found[] => {
     const answer = model.calculationOf(row.id)!.answer;
     if (answer.kind !== 'none' || typeof answer.why === 'number') return [];
-    return [{ place: { id: row.id, month: null }, message: `${row.name}: ${answer.why}`, mend: null }];
+    return [
+      {
+        place: { id: row.id, month: null },
+        message: messageFor('finding.noAnswer', { name: row.name, reason: noFigureInWords(model, answer) }),
+        mend: null,
+      },
+    ];
   });
 
 /** Extra payments and entries in months in which their loan or fund does not run. */
 export function outsideRuns(model: PlanModel): Found[] {
   const { document } = model;
-  const { locale } = planOf(document);
   const found: Found[] = [];
   const look = (owner: string, rows: readonly { readonly month: Month }[], parts: readonly Part[]) => {
     const [first, last] = [rows[0]!.month, rows.at(-1)!.month];
     for (const { id, from, until, words, command } of parts) {
       if (from <= last && (until ?? last) >= first) continue;
-      const message = messages.ofInLiesOutsideIts(words, nameOf(document, owner)!, monthInWords(from, locale));
+      const message = messageFor('finding.ofInLiesOutsideIts', {
+        words,
+        of: labelOf(document, owner)!,
+        month: { month: from },
+      });
       found.push({
         place: { id: owner, month: null },
         about: id,
         message,
-        mend: { words: messages.removeIt, command },
+        mend: { words: messageFor('finding.removeIt'), command },
       });
     }
   };
@@ -38,14 +47,20 @@ export function outsideRuns(model: PlanModel): Found[] {
     if (answer.kind === 'loan') {
       const parts = extrasOf(document, row.id).map(({ id, every, from, until }): Part => {
         const command = { kind: 'loan.setExtra', id, settings: null } as const;
-        return { id, from, until: every === 'once' ? from : until, words: messages.theExtraPayment, command };
+        return {
+          id,
+          from,
+          until: every === 'once' ? from : until,
+          words: messageFor('finding.theExtraPayment'),
+          command,
+        };
       });
       look(row.id, answer.loan.rows, parts);
     }
     if (answer.kind === 'savings') {
       const parts = movesOf(document, row.id).map(({ id, from, until }): Part => {
         const command = { kind: 'fund.setMove', id, settings: null } as const;
-        return { id, from, until: until ?? from, words: messages.anEntry, command };
+        return { id, from, until: until ?? from, words: messageFor('finding.anEntry'), command };
       });
       look(row.id, answer.savings.rows, parts);
     }
@@ -58,6 +73,6 @@ interface Part {
   readonly id: string;
   readonly from: Month;
   readonly until: Month | null;
-  readonly words: string;
+  readonly words: Message;
   readonly command: Command;
 }

@@ -1,3 +1,4 @@
+import { english } from '../../testing/english.ts';
 import { describe, expect, it } from 'vitest';
 import { Model } from '../../engine/model.ts';
 import type { Month } from '../../calendar/month.ts';
@@ -19,7 +20,7 @@ const idOf = (document: Document, name: string) => namesOf(document).find(name)!
 
 function after(document: Document, command: Command): Document {
   const decision = decide(document, command);
-  if (!decision.ok) throw new Error(decision.refusal.message);
+  if (!decision.ok) throw new Error(english(decision.refusal.message));
   return applyChanges(document, decision.changes);
 }
 
@@ -49,7 +50,7 @@ describe('checks', () => {
       lines: { income: { Pay: 2000 }, expense: { Rent: 1000, Food: '400 * (1 + Inflation)^years' } },
     });
     expect(findingsOf(new Model(document))).toEqual([]);
-    for (const kind of CHECK_KINDS) expect(WHY[kind]).toMatch(/^[A-Z].*\.$/);
+    for (const kind of CHECK_KINDS) expect(english(WHY[kind])).toMatch(/^[A-Z].*\.$/);
   });
 
   it('a typed number that is an assumption’s value is named, and gives way to the name', () => {
@@ -110,8 +111,8 @@ describe('checks', () => {
       lines: { income: { Balance: 1000, Interest: 'Balance * Rate', Raised: 'Balance + Rate' } },
     });
     expect(messages(document, 'units')).toEqual([
-      'The rule of Interest: applies the yearly rate Rate to a monthly amount.',
-      'The rule of Raised: adds a rate per year to money.',
+      'The rule of Interest: Applies the yearly rate Rate to a monthly amount.',
+      'The rule of Raised: Adds a rate per year to money.',
     ]);
     const [interest, raised] = found(document, 'units');
     const next = after(after(document, interest!.mend!.command), raised!.mend!.command);
@@ -234,7 +235,7 @@ describe('checks', () => {
         kind: 'highlight.set', id: 'h',
         settings: { of: idOf(rent, 'Share'), span: 'month', when: 'above', low: null, high: 30, tone: 'alarm', word: 'much' },
       }); // prettier-ignore
-      expect(messages(slip, 'idleHighlight')[0]).toMatch(/Was 30\.0\s% meant\?$/);
+      expect(english(messages(slip, 'idleHighlight')[0])).toMatch(/Was 30\.0\s% meant\?$/);
       mended(slip, 'idleHighlight');
     });
   });
@@ -295,8 +296,8 @@ describe('checks of calculators', () => {
   it('doubt the units of inputs, with the mend', () => {
     const document = plan({ loans: [{ ...van, months: 'Years to pay + 0 * Years to pay', fee: '5 + 10%' }] });
     expect(messages(document, 'units')).toEqual([
-      'The term of Van: this gives years, but months is expected.',
-      'The fee of Van: this gives a plain number, but money is expected.',
+      'The term of Van: This gives years, but months is expected.',
+      'The fee of Van: This gives a plain number, but money is expected.',
     ]);
     const mixed = plan({
       assumptions: [
@@ -305,7 +306,7 @@ describe('checks of calculators', () => {
       ],
       loans: [{ ...van, amount: 'Price + Rise' }],
     });
-    expect(messages(mixed, 'units')).toEqual(['The amount of Van: adds a percent to money.']);
+    expect(messages(mixed, 'units')).toEqual(['The amount of Van: Adds a percent to money.']);
     const right = mended(mixed, 'units');
     expect(toShown([...right.loans.values()][0]!.amount!, right)).toBe('Price * (1 + Rise)');
   });

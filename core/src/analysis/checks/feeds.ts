@@ -1,5 +1,5 @@
-import { messages } from '../../messages/checks.ts';
-import { nameOf } from '../../plan/document/naming.ts';
+import { messageFor } from '../../message.ts';
+import { labelOf } from '../../plan/document/naming.ts';
 import type { Check } from './finding.ts';
 
 /** Lines that follow a plan which is deleted or not shown any more: their last figures stay, and change no more. */
@@ -8,6 +8,6 @@ export const lostFeeds: Check = ({ document }) =>
     .filter(({ lost }) => lost)
     .map(({ line, source }) => ({
       place: { id: line, month: null },
-      message: messages.followsWhatIsGone(nameOf(document, line) ?? line, source),
-      mend: { words: messages.stopFollowing, command: { kind: 'line.unfollow', line } },
+      message: messageFor('finding.followsWhatIsGone', { line: labelOf(document, line) ?? line, source }),
+      mend: { words: messageFor('finding.stopFollowing'), command: { kind: 'line.unfollow', line } },
     }));

@@ -1,9 +1,9 @@
 import { stretchOfYear, yearsOf } from '../../calendar/calendar.ts';
-import { monthInWords, yearInWords, yearOf } from '../../calendar/month.ts';
+import { yearInWords, yearOf } from '../../calendar/month.ts';
 import { isInTheRed } from '../../figure/compare.ts';
 import { writeShare, writeWithUnit } from '../../figure/write.ts';
 import { planOf } from '../../plan/document/document.ts';
-import { nameOf } from '../../plan/document/naming.ts';
+import { labelOf } from '../../plan/document/naming.ts';
 import { patternOf } from '../../plan/patterns/patterns.ts';
 import { rolledUpValue } from '../../plan/document/rollUps.ts';
 import { lastStep } from '../../plan/document/steps.ts';
@@ -11,7 +11,7 @@ import { LEFT_OVER, NET, TOTAL_INCOME } from '../../plan/schema/totals.ts';
 import { usersOf } from '../../graph/users.ts';
 import { outsideRuns } from './calculators.ts';
 import type { Check, Found } from './finding.ts';
-import { messages } from '../../messages/checks.ts';
+import { messageFor, listOf } from '../../message.ts';
 
 /** Lines whose exceptions outnumber the months their rule holds in. */
 export const manyExceptions: Check = (model) => {
@@ -25,9 +25,16 @@ export const manyExceptions: Check = (model) => {
     return [
       {
         place: { id: line.id, month: exceptions.map(({ month }) => month).sort()[0]! },
-        message: messages.departsFromItsRuleIn(line.name, exceptions.length, ruled),
+        message: messageFor('finding.departsFromItsRuleIn', {
+          name: line.name,
+          exceptionCount: exceptions.length,
+          ruled,
+        }),
         mend: typed
-          ? { words: messages.makeTheseFiguresItsRule, command: { kind: 'figures.set', as: 'rule', figures } }
+          ? {
+              words: messageFor('finding.makeTheseFiguresItsRule'),
+              command: { kind: 'figures.set', as: 'rule', figures },
+            }
           : null,
       },
     ];
@@ -43,22 +50,31 @@ export const yearsInTheRed: Check = (model) => {
     const total = rolledUpValue(net.values, stretch, 'total');
     if (!isInTheRed(total)) return [];
     const money = writeWithUnit(-total, 'money', planOf(document));
-    const message = messages.inExpensesExceedIncomeBy(yearInWords(year, calendar.yearBegins), money);
+    const message = messageFor('finding.inExpensesExceedIncomeBy', {
+      year: yearInWords(year, calendar.yearBegins),
+      money,
+    });
     return [{ place: { id: NET, month: calendar.months[stretch.from]! }, about: String(year), message, mend: null }];
   });
 };
 
 /** Months in which expenses exceed income, year by year. */
 export const monthsInTheRed: Check = (model) => {
-  const { document, calendar } = model;
-  const { locale } = planOf(document);
+  const { calendar } = model;
   const net = model.seriesOf(NET)!;
   const red = calendar.months.filter((_, at) => isInTheRed(net.valueAt(at)));
   return yearsOf(calendar).flatMap((year): Found[] => {
     const redOfYear = red.filter((month) => yearOf(month, calendar.yearBegins) === year);
     if (redOfYear.length === 0) return [];
-    const months = redOfYear.map((month) => monthInWords(month, locale, 'name')).join(', ');
-    const message = messages.inExpensesExceedIncomeIn(redOfYear.length, yearInWords(year, calendar.yearBegins), months);
+    const months = listOf(
+      redOfYear.map((month) => ({ month, style: 'name' as const })),
+      'comma',
+    );
+    const message = messageFor('finding.inExpensesExceedIncomeIn', {
+      ownCount: redOfYear.length,
+      year: yearInWords(year, calendar.yearBegins),
+      months,
+    });
     return [{ place: { id: NET, month: redOfYear[0]! }, about: String(year), message, mend: null }];
   });
 };
@@ -70,7 +86,7 @@ export const sharesOver: Check = (model) => {
   const found: Found[] = [];
   const aimed = [...document.lines.values()].reduce((sum, line) => sum + (line.targetShare ?? 0), 0);
   if (aimed > 1 + 1e-9) {
-    const message = messages.theTargetSharesOfAll(writeShare(aimed, locale));
+    const message = messageFor('finding.theTargetSharesOfAll', { share: writeShare(aimed, locale) });
     found.push({ place: { id: TOTAL_INCOME, month: null }, about: 'targets', message, mend: null });
   }
   const given = [...document.lines.values()].reduce((sum, line) => {
@@ -80,7 +96,7 @@ export const sharesOver: Check = (model) => {
     return isGivenOut && pattern?.kind === 'percentage' && pattern.of === TOTAL_INCOME ? sum + pattern.share : sum;
   }, 0);
   if (given > 1 + 1e-9) {
-    const message = messages.theRulesOfAllLines(writeShare(given, locale));
+    const message = messageFor('finding.theRulesOfAllLines', { share: writeShare(given, locale) });
     found.push({ place: { id: TOTAL_INCOME, month: calendar.first }, about: 'rules', message, mend: null });
   }
   return found;
@@ -89,26 +105,34 @@ export const sharesOver: Check = (model) => {
 /** Steps and exceptions in months the plan does not have. */
 export const outsidePlan: Check = (model) => {
   const { document, calendar } = model;
-  const { locale } = planOf(document);
   const last = calendar.months.at(-1)!;
   const found: Found[] = [];
   for (const { line, from } of document.ruleSteps.values()) {
     if (from === null || from <= last) continue;
-    const message = messages.aStepOfBeginsIn(nameOf(document, line)!, monthInWords(from, locale));
-    const mend = { words: messages.removeTheStep, command: { kind: 'line.removeStep', line, from } } as const;
+    const message = messageFor('finding.aStepOfBeginsIn', { of: labelOf(document, line)!, month: { month: from } });
+    const mend = {
+      words: messageFor('finding.removeTheStep'),
+      command: { kind: 'line.removeStep', line, from },
+    } as const;
     found.push({ place: { id: line, month: null }, about: from, message, mend });
   }
   for (const { line, month } of document.exceptions.values()) {
     if (calendar.months.includes(month)) continue;
-    const message = messages.hasAnExceptionInOutside(nameOf(document, line)!, monthInWords(month, locale));
-    const mend = { words: messages.clearTheException, command: { kind: 'line.clearException', line, month } } as const;
+    const message = messageFor('finding.hasAnExceptionInOutside', { of: labelOf(document, line)!, month: { month } });
+    const mend = {
+      words: messageFor('finding.clearTheException'),
+      command: { kind: 'line.clearException', line, month },
+    } as const;
     found.push({ place: { id: line, month: null }, about: month, message, mend });
   }
   for (const { assumption, from } of document.assumptionSteps.values()) {
     if (from <= last) continue;
-    const message = messages.aValueOfBeginsIn(nameOf(document, assumption)!, monthInWords(from, locale));
+    const message = messageFor('finding.aValueOfBeginsIn', {
+      of: labelOf(document, assumption)!,
+      month: { month: from },
+    });
     const mend = {
-      words: messages.removeTheValue,
+      words: messageFor('finding.removeTheValue'),
       command: { kind: 'assumption.removeStep', assumption, from },
     } as const;
     found.push({ place: { id: assumption, month: null }, about: from, message, mend });
@@ -122,8 +146,8 @@ export const unusedAssumptions: Check = ({ document }) =>
     .filter(({ id }) => usersOf(document, id).length === 0)
     .map(({ id, name }): Found => ({
       place: { id, month: null },
-      message: messages.nothingUsesTheAssumption(name),
-      mend: { words: messages.deleteIt, command: { kind: 'assumption.delete', assumption: id } },
+      message: messageFor('finding.nothingUsesTheAssumption', { name }),
+      mend: { words: messageFor('finding.deleteIt'), command: { kind: 'assumption.delete', assumption: id } },
     }));
 
 /** Lines that set money aside in months that never leave any. */
@@ -138,7 +162,7 @@ export const setAsideNever: Check = (model) => {
     return [
       {
         place: { id: line.id, month: calendar.months[months[0]!]! },
-        message: messages.isSetAsideInAnd(line.name, months.length),
+        message: messageFor('finding.isSetAsideInAnd', { name: line.name, monthCount: months.length }),
         mend: null,
       },
     ];

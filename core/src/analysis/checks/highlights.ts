@@ -3,11 +3,11 @@ import type { PlanModel } from '../../engine/planModel.ts';
 import { writeFigure } from '../../figure/write.ts';
 import { planOf } from '../../plan/document/document.ts';
 import { unitOf } from '../../plan/document/formulas.ts';
-import { nameOf } from '../../plan/document/naming.ts';
+import { labelOf } from '../../plan/document/naming.ts';
 import type { HighlightRow } from '../../plan/schema/tables.ts';
 import { highlightsInOrder, watchedFigure } from '../highlighting.ts';
 import type { Check } from './finding.ts';
-import { messages } from '../../messages/checks.ts';
+import { messageFor, type Message } from '../../message.ts';
 
 /** A limit this many times as far from zero as any figure is taken for a slip; nearer ones are what people watch for. */
 const OUT_OF_REACH = 10;
@@ -17,13 +17,16 @@ export const idleHighlights: Check = (model) =>
   [...model.document.highlights.values()].flatMap((row) => {
     const message = whyIdle(model, row);
     if (message === null) return [];
-    const mend = { words: messages.removeTheHighlight, command: { kind: 'highlight.delete', id: row.id } } as const;
+    const mend = {
+      words: messageFor('finding.removeTheHighlight'),
+      command: { kind: 'highlight.delete', id: row.id },
+    } as const;
     return [{ place: { id: row.of, month: null }, about: row.id, message, mend }];
   });
 
-function whyIdle(model: PlanModel, row: HighlightRow): string | null {
+function whyIdle(model: PlanModel, row: HighlightRow): Message | null {
   const { document, calendar } = model;
-  const name = nameOf(document, row.of) ?? messages.aDeletedLine;
+  const name = labelOf(document, row.of) ?? messageFor('finding.aDeletedLine');
   const column = document.listColumns.get(row.of);
   const figures = column
     ? [...(model.listOf(column.list)?.seriesOf(row.of)?.values ?? [])].filter((figure) => figure === figure)
@@ -32,18 +35,24 @@ function whyIdle(model: PlanModel, row: HighlightRow): string | null {
           .map((stretch) => watchedFigure(model, row, stretch))
           .filter((figure) => figure === figure)
       : [];
-  if (figures.length === 0) return messages.theHighlightWatchesWhichHas(row.word, name);
+  if (figures.length === 0) return messageFor('finding.theHighlightWatchesWhichHas', { word: row.word, name });
   const others = highlightsInOrder(document, row.of, row.span);
   const cover = others.slice(0, others.indexOf(row)).find((other) => covers(other, row));
-  if (cover) return messages.theHighlightOnNeverShows(row.word, name, cover.word);
+  if (cover) return messageFor('finding.theHighlightOnNeverShows', { word: row.word, name, other: cover.word });
   const furthest = Math.max(...figures.map(Math.abs));
   const limit = outOfReach(row, furthest);
   if (limit === null) return null;
   const unit = unitOf(document, row.of);
   const write = (figure: number) => writeFigure(figure, unit, planOf(document));
   const isFraction = unit === 'percent' || unit === 'ratePerYear' || unit === 'ratePerMonth';
-  const meant = isFraction ? messages.itMayBeMeantAs(write(limit / 100)) : '';
-  return messages.theHighlightWaitsForTo(row.word, name, write(limit), write(furthest), meant);
+  const meant = isFraction ? messageFor('finding.itMayBeMeantAs', { limit: write(limit / 100) }) : '';
+  return messageFor('finding.theHighlightWaitsForTo', {
+    word: row.word,
+    name,
+    limit: write(limit),
+    furthest: write(furthest),
+    meant,
+  });
 }
 
 /** Whether one highlight shows on every figure another would show on. */

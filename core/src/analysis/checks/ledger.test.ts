@@ -1,3 +1,4 @@
+import { english } from '../../testing/english.ts';
 import { describe, expect, it } from 'vitest';
 import type { Day } from '../../calendar/readDate.ts';
 import { Model } from '../../engine/model.ts';
@@ -17,7 +18,7 @@ const TODAY = '2026-06-20' as Day;
 
 function after(document: Document, command: unknown): Document {
   const decision = decide(document, command as Command);
-  if (!decision.ok) throw new Error(decision.refusal.message);
+  if (!decision.ok) throw new Error(english(decision.refusal.message));
   return applyChanges(document, decision.changes);
 }
 
@@ -93,17 +94,17 @@ describe('the checks of what happened', () => {
     ]);
     // Confirmed from there it is an entry like any other, and the next one is told of.
     const { mend, otherMend } = found(plan, []).find(({ kind }) => kind === 'longOverdue')!;
-    expect(mend!.words).toBe('Confirm for 1 May 2026');
+    expect(english(mend!.words)).toBe('Confirm for 1 May 2026');
     const decision = decide(plan, mend!.command);
     expect(decision.ok).toBe(true);
     const made = decision.ok ? decision.changes.filter(isOfLedger).map((change) => change.after!) : [];
     expect(made).toMatchObject([
       { date: '2026-05-01', due: '2026-05-01', standing: 'Landlord', line: 'line-rent', amount: -80_000 },
     ]);
-    expect(sentences(plan, made, 'longOverdue')[0]).toBe(
+    expect(english(sentences(plan, made, 'longOverdue')[0])).toBe(
       'Landlord was expected on 1 June 2026 and has not been entered.',
     );
-    expect(sentences(after(plan, otherMend!.command), [], 'longOverdue')[0]).toBe('Landlord was expected on 1 June 2026 and has not been entered.'); // prettier-ignore
+    expect(english(sentences(after(plan, otherMend!.command), [], 'longOverdue')[0])).toBe('Landlord was expected on 1 June 2026 and has not been entered.'); // prettier-ignore
   });
 
   it('find nothing where nothing was entered', () => {

@@ -1,6 +1,6 @@
 import { roundTo } from '../../figure/rounding.ts';
-import { addDays, dayInWords, lastDay, monthOfDay } from '../../calendar/day.ts';
-import { addMonths, monthInWords } from '../../calendar/month.ts';
+import { addDays, lastDay, monthOfDay } from '../../calendar/day.ts';
+import { addMonths } from '../../calendar/month.ts';
 import type { Day } from '../../calendar/readDate.ts';
 import { writeFigure } from '../../figure/write.ts';
 import type { PlanModel } from '../../engine/planModel.ts';
@@ -11,7 +11,7 @@ import { forecastOf } from '../../ledger/forecast.ts';
 import { plainText, textOfEntry } from '../../ledger/query.ts';
 import { budgetIn, type LedgerSummary } from '../../ledger/spending.ts';
 import { expectedIn, type Expected } from '../../ledger/standing.ts';
-import { messages } from '../../messages/checks.ts';
+import { messageFor } from '../../message.ts';
 import type { Command } from '../../plan/commands/commands.ts';
 import { planOf } from '../../plan/document/document.ts';
 import type { LedgerEntry } from '../../plan/schema/entries.ts';
@@ -76,12 +76,13 @@ export function enteredTwice({ document }: PlanModel, { twice }: LedgerGiven): F
   return twice.slice(0, MOST).map(({ date, what, line, account, amount, count }) => ({
     about: `${date}:${amount}:${account}:${plainText(what).slice(0, 40)}`,
     place: { id: document.lines.has(line) ? line : UNASSIGNED, month: monthOfDay(date) },
-    message: messages.isThereTwice(
-      what || (document.lines.get(line)?.name ?? ''),
-      dayInWords(date, plan.locale),
-      writeFigure(Math.abs(amount) / minorUnitsIn(document), 'money', plan),
+    message: messageFor('finding.isThereTwice', {
+      what: what || (document.lines.get(line)?.name ?? ''),
+      day: { day: date },
+      amount: writeFigure(Math.abs(amount) / minorUnitsIn(document), 'money', plan),
       count,
-    ),
+      hasWhat: (what || (document.lines.get(line)?.name ?? '')) !== '',
+    }),
     mend: null,
   }));
 }
@@ -99,8 +100,13 @@ export function neverEntered(model: PlanModel, { actuals }: LedgerGiven): Found[
     const planned = months.filter((month) => (budget(line.id, month) ?? 0) !== 0);
     if (planned.length < MONTHS_WITHOUT) return [];
     const total = planned.reduce((sum, month) => sum + budget(line.id, month)!, 0);
-    const [first, last] = [planned[0]!, planned.at(-1)!].map((month) => monthInWords(month, plan.locale)) as [string, string]; // prettier-ignore
-    const message = messages.wasNeverEntered(line.name, writeFigure(total, 'money', plan), first, last);
+    const [first, last] = [{ month: planned[0]! }, { month: planned.at(-1)! }] as const; // prettier-ignore
+    const message = messageFor('finding.wasNeverEntered', {
+      name: line.name,
+      total: writeFigure(total, 'money', plan),
+      first,
+      last,
+    });
     return [{ place: { id: line.id, month: planned[0]! }, message, mend: null }];
   });
 }
@@ -112,8 +118,8 @@ export function belowLimit(model: PlanModel, given: LedgerGiven): Found[] {
   const until = lastDay(addMonths(monthOfDay(given.today), 1));
   return forecastOf({ ...given, model, until }).flatMap(({ account, belowLimit: below, lowest }): Found[] => {
     if (!below) return [];
-    const [day, low] = [below.date, lowest.date].map((date) => dayInWords(date, plan.locale)) as [string, string];
-    const message = messages.fallsBelow(account.name, money(account.limit! * minorUnitsIn(document)), day, money(lowest.balance), low); // prettier-ignore
+    const [day, low] = [{ day: below.date }, { day: lowest.date }] as const;
+    const message = messageFor('finding.fallsBelow', { name: account.name, limit: money(account.limit! * minorUnitsIn(document)), day, lowest: money(lowest.balance), lowestDay: low }); // prettier-ignore
     return [{ place: { id: account.id, month: null }, message, mend: null }];
   });
 }
@@ -124,7 +130,6 @@ export function belowLimit(model: PlanModel, given: LedgerGiven): Found[] {
  */
 export function longOverdue(model: PlanModel, { settled, today }: LedgerGiven): Found[] {
   const { document } = model;
-  const { locale } = planOf(document);
   const late = expectedIn(document, budgetIn(model), settled, addDays(today, -BACK), addDays(today, -1));
   const isLong = ({ due }: Expected) => due <= addDays(today, -LONG);
   const calledIn = ({ what, line }: Expected) => what || (document.lines.get(line)?.name ?? '');
@@ -138,16 +143,23 @@ export function longOverdue(model: PlanModel, { settled, today }: LedgerGiven): 
     return {
       about: `${standing}:${due}`,
       place,
-      message: messages.isLongOverdue(calledIn(first), dayInWords(due, locale), days.length),
-      mend: { words: messages.confirmIt(dayInWords(due, locale)), command: confirming(first) },
-      otherMend: { words: messages.skipItOnce, command: { kind: 'standing.skip', standing, due, skipped: true } },
+      message: messageFor('finding.isLongOverdue', { what: calledIn(first), day: { day: due }, count: days.length }),
+      mend: { words: messageFor('finding.confirmIt', { day: { day: due } }), command: confirming(first) },
+      otherMend: {
+        words: messageFor('finding.skipItOnce'),
+        command: { kind: 'standing.skip', standing, due, skipped: true },
+      },
     };
   });
   const recent = late.filter((each) => !isLong(each));
   const [next] = recent;
   if (!next) return long;
-  const message = messages.areOverdue(recent.length, calledIn(next), dayInWords(next.due, locale));
-  const mend = recent.length === 1 ? { words: messages.confirmIt(dayInWords(next.due, locale)), command: confirming(next) } : null; // prettier-ignore
+  const message = messageFor('finding.areOverdue', {
+    count: recent.length,
+    what: calledIn(next),
+    day: { day: next.due },
+  });
+  const mend = recent.length === 1 ? { words: messageFor('finding.confirmIt', { day: { day: next.due } }), command: confirming(next) } : null; // prettier-ignore
   return [...long, { about: 'recent', place, message, mend }];
 }
 
@@ -160,7 +172,9 @@ function confirming({ standing, due, what, line, account, toAccount, amount }: E
 export function unassigned({ document }: PlanModel, { actuals }: LedgerGiven): Found[] {
   const count = unassignedCount(document, actuals);
   if (count === 0) return [];
-  return [{ place: { id: UNASSIGNED, month: null }, message: messages.areNotAssigned(count), mend: null }];
+  return [
+    { place: { id: UNASSIGNED, month: null }, message: messageFor('finding.areNotAssigned', { count }), mend: null },
+  ];
 }
 
 export function closingDiffers({ document }: PlanModel, { balances }: LedgerGiven): Found[] {
@@ -171,9 +185,14 @@ export function closingDiffers({ document }: PlanModel, { balances }: LedgerGive
     const ours = balances.on(account.id, account.statedOn);
     const stated = roundTo(account.stated * units);
     if (ours === stated) return [];
-    const day = dayInWords(account.statedOn, plan.locale);
+    const day = { day: account.statedOn };
     const money = (minor: number) => writeFigure(minor / units, 'money', plan);
-    const message = messages.closingIsAnother(account.name, day, money(stated), money(ours));
+    const message = messageFor('finding.closingIsAnother', {
+      name: account.name,
+      day,
+      stated: money(stated),
+      ours: money(ours),
+    });
     return [{ place: { id: account.id, month: null }, message, mend: null }];
   });
 }

@@ -4,7 +4,7 @@ import { problemSentence } from '../../engine/problems.ts';
 import type { PlanModel } from '../../engine/planModel.ts';
 import { columnsOf, listsOf, titleOfItem } from '../../plan/document/lists.ts';
 import { rowsWhere } from '../../plan/document/rowTable.ts';
-import { messages } from '../../messages/checks.ts';
+import { messageFor } from '../../message.ts';
 import type { Check, Found } from './finding.ts';
 import { columnRules, type ColumnRule } from './writtenRules.ts';
 
@@ -22,9 +22,14 @@ export const typedOverRule: Check = (model) =>
     const [first] = cells;
     if (!first) return [];
     const item = model.document.listItems.get(first.item)!;
-    const message = messages.itemsDepart(name, cells.length, titleOfItem(model.document, item));
+    const message = messageFor('finding.itemsDepart', {
+      name,
+      count: cells.length,
+      title: titleOfItem(model.document, item),
+      hasTitle: titleOfItem(model.document, item) !== '',
+    });
     const back = cells.map((cell) => ({ item: cell.item, column: column.id, value: null }));
-    const mend = column.locked ? null : { words: messages.letTheRuleHold, command: { kind: 'listCells.set', cells: back } as const }; // prettier-ignore
+    const mend = column.locked ? null : { words: messageFor('finding.letTheRuleHold'), command: { kind: 'listCells.set', cells: back } as const }; // prettier-ignore
     return [{ place: { id: column.id, month: null }, message, mend }];
   });
 
@@ -63,7 +68,13 @@ export const emptyFactors: Check = (model) =>
     if (!first) return [];
     const item = model.document.listItems.get(first.item)!;
     const missing = model.document.listColumns.get(first.missing)!.name;
-    const message = messages.itemsWithoutFactor(name, missing, empty.length, titleOfItem(model.document, item));
+    const message = messageFor('finding.itemsWithoutFactor', {
+      name,
+      factor: missing,
+      count: empty.length,
+      title: titleOfItem(model.document, item),
+      hasTitle: titleOfItem(model.document, item) !== '',
+    });
     return [{ place: { id: column.id, month: null }, about: first.missing, message, mend: null }];
   });
 

@@ -1,4 +1,3 @@
-import { monthInWords } from '../../calendar/month.ts';
 import { isSame } from '../../figure/compare.ts';
 import { CANONICAL } from '../../figure/notation.ts';
 import { isFraction } from '../../figure/unit.ts';
@@ -12,14 +11,14 @@ import { calculatorsOf, outputOfFigure } from '../../plan/document/calculators.t
 import { planOf, type Document } from '../../plan/document/document.ts';
 import { unitFindings } from '../../plan/document/formulas.ts';
 import { namesInList } from '../../plan/document/listNames.ts';
-import { nameOf, namesOf } from '../../plan/document/naming.ts';
+import { labelOf, namesOf } from '../../plan/document/naming.ts';
 import { rowsWhere } from '../../plan/document/rowTable.ts';
 import { readStoredOrNull } from '../../plan/document/storedFormulas.ts';
 import { TOTALS, totalOfSide } from '../../plan/schema/totals.ts';
 import type { Check, Found } from './finding.ts';
 import { addendsOf, partsOf, valuesTyped } from './typedValues.ts';
 import { assumptionRules, columnRules, inputRules, lineRules, replaced, type WrittenRule } from './writtenRules.ts';
-import { messages } from '../../messages/checks.ts';
+import { messageFor, listOf } from '../../message.ts';
 
 /**
  * A number typed into a rule that is an assumption's value. Small whole numbers are counts, not values; numbers set beside
@@ -46,9 +45,9 @@ export const typedNumbers: Check = (model) => {
         {
           place: rule.place,
           about: aboutIn(rule, `${assumption.id}|${part.place.from}`),
-          message: messages.theRuleOfHasTyped(rule.name, written, assumption.name),
+          message: messageFor('finding.theRuleOfHasTyped', { name: rule.name, written, assumption: assumption.name }),
           mend: {
-            words: messages.putInItsPlace(assumption.name),
+            words: messageFor('finding.putInItsPlace', { name: assumption.name }),
             command: rule.rewrite(replaced(rule, part.place, `{${assumption.id}}`)),
           },
         },
@@ -82,8 +81,8 @@ export const doubleCounts: Check = (model) => {
     for (const whole of addends) {
       const part = addends.find((other) => other !== whole && membersOf(whole).has(other));
       if (part === undefined) continue;
-      const [partName, wholeName] = [nameOf(document, part) ?? part, nameOf(document, whole) ?? whole];
-      const message = messages.theRuleOfAddsAnd(line.name, partName, wholeName);
+      const [partName, wholeName] = [labelOf(document, part) ?? part, labelOf(document, whole) ?? whole];
+      const message = messageFor('finding.theRuleOfAddsAnd', { name: line.name, partName, wholeName });
       return [{ place, about: `${whole}|${part}`, message, mend: null }];
     }
     const group = document.groups.get(line.group)!;
@@ -92,8 +91,12 @@ export const doubleCounts: Check = (model) => {
     if (!total || addends.length === 0 || (addends.length === 1 && document.lines.has(addends[0]!))) return [];
     const counted = membersOf(total);
     if (!addends.every((id) => counted.has(id) && id !== line.id)) return [];
-    const names = addends.map((id) => nameOf(document, id) ?? id).join(' and ');
-    const message = messages.repeatsWhichCountsAlready(line.name, names, nameOf(document, total)!);
+    const names = listOf(addends.map((id) => labelOf(document, id) ?? id));
+    const message = messageFor('finding.repeatsWhichCountsAlready', {
+      name: line.name,
+      names,
+      of: labelOf(document, total)!,
+    });
     return [{ place, about: 'repeats', message, mend: null }];
   });
 };
@@ -101,7 +104,6 @@ export const doubleCounts: Check = (model) => {
 /** Something that is empty in a month in which a rule divides or multiplies by it, so that there is no figure. */
 export const blankFactors: Check = (model) => {
   const { document, calendar } = model;
-  const { locale } = planOf(document);
   return lineRules(model).flatMap(({ line, expression, from, to }) => {
     const seen = new Set<string>();
     const lineSeries = model.seriesOf(line.id)!;
@@ -115,14 +117,14 @@ export const blankFactors: Check = (model) => {
       if (empty.length === 0) return [];
       seen.add(id);
       const month = calendar.months[empty[0]!]!;
-      const others = messages.andMore(empty.length - 1);
-      const message = messages.byWhichIsEmptyIn(
-        line.name,
+      const others = messageFor('finding.andMore', { others: empty.length - 1 });
+      const message = messageFor('finding.byWhichIsEmptyIn', {
+        name: line.name,
         verb,
-        nameOf(document, id)!,
-        monthInWords(month, locale),
+        of: labelOf(document, id)!,
+        month: { month },
         others,
-      );
+      });
       return [{ place: { id, month }, about: line.id, message, mend: null }];
     });
   });
@@ -166,11 +168,13 @@ export const missingFigures: Check = (model) => {
     byPlace.set(key, [...(byPlace.get(key) ?? []), problem]);
   }
   return [...byPlace.values()].map(([first, ...others]): Found => {
-    const also = messages.theSameInOneMore(others.length);
     return {
       place: { id: first!.node, month: calendar.months[first!.period] ?? null },
       about: first!.cause,
-      message: `${first!.message}${also}`,
+      message:
+        others.length === 0
+          ? first!.message
+          : messageFor('finding.andElsewhere', { problem: first!.message, count: others.length }),
       mend: null,
     };
   });
@@ -182,11 +186,11 @@ export const unitDoubts: Check = (model) =>
     unitFindings(rule.expression, model.document, rule.unit, CANONICAL, rule.list).map(
       ({ message, place, mend }, index): Found => ({
         place: rule.place,
-        about: aboutIn(rule, `${index}|${message}`),
+        about: aboutIn(rule, `${index}|${JSON.stringify(message)}`),
         message: rule.say(message),
         mend: mend
           ? {
-              words: messages.writeInstead(mend.replacement),
+              words: messageFor('finding.writeInstead', { replacement: mend.replacement }),
               command: rule.rewrite(replaced(rule, place, mend.replacement)),
             }
           : null,
@@ -203,9 +207,13 @@ export const calendarWords: Check = (model) => {
       return wordsTaken(rule.expression, names).map(({ place, named, replacement }): Found => ({
         place: rule.place,
         about: aboutIn(rule, String(place.from)),
-        message: messages.takesTheCalendarsWord(rule.name, replacement.slice(0, -2), named.name),
+        message: messageFor('finding.takesTheCalendarsWord', {
+          name: rule.name,
+          word: replacement.slice(0, -2),
+          named: named.name,
+        }),
         mend: {
-          words: messages.putInItsPlace(named.name),
+          words: messageFor('finding.putInItsPlace', { name: named.name }),
           command: rule.rewrite(replaced(rule, place, `{${named.id}}`)),
         },
       }));
@@ -234,7 +242,10 @@ export const similarNames: Check = ({ document }) => {
   things.forEach((thing, index) => {
     for (const other of things.slice(index + 1)) {
       if (!differByALetter(thing.name.toLowerCase(), other.name.toLowerCase())) continue;
-      const message = messages.andDifferByALetter(quoteName(thing.name), quoteName(other.name));
+      const message = messageFor('finding.andDifferByALetter', {
+        name: quoteName(thing.name),
+        other: quoteName(other.name),
+      });
       found.push({ place: { id: other.id, month: null }, about: thing.id, message, mend: null });
     }
   });

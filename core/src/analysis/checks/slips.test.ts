@@ -1,3 +1,4 @@
+import { english } from '../../testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Model } from '../../engine/model.ts';
@@ -9,7 +10,7 @@ import { parsePlan } from '../../plan/file/file.ts';
 import { sketch } from '../../testing/plans.ts';
 import { runs } from '../../testing/setup.ts';
 import { findingsOf } from './checks.ts';
-import type { CheckKind } from './finding.ts';
+import { commandOf, type CheckKind } from './finding.ts';
 
 const SLIPS: readonly CheckKind[] = ['tenfold', 'typedNegative', 'unlikelyRate', 'yearlyEachMonth', 'taxOfMonth', 'sumMisses', 'leftBehind', 'itemWithoutMonth', 'ruleEnds', 'loanUnpaid']; // prettier-ignore
 
@@ -17,7 +18,7 @@ const slipsOf = (document: Document) => findingsOf(new Model(document)).filter((
 
 function after(document: Document, command: Command): Document {
   const decision = decide(document, command);
-  if (!decision.ok) throw new Error(decision.refusal.message);
+  if (!decision.ok) throw new Error(english(decision.refusal.message));
   return applyChanges(document, decision.changes);
 }
 
@@ -25,7 +26,7 @@ function after(document: Document, command: Command): Document {
 function mended(document: Document, kind: CheckKind, message: string, line: string): (number | null)[] {
   const found = slipsOf(document);
   expect(found.map((each) => [each.kind, each.message])).toEqual([[kind, message]]);
-  const next = after(document, found[0]!.mend!.command);
+  const next = after(document, commandOf(found[0]!.mend!, document, english));
   expect(slipsOf(next)).toEqual([]);
   return calculate(next).figures(line);
 }

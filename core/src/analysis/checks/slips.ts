@@ -1,17 +1,17 @@
 import { monthOfDay } from '../../calendar/day.ts';
 import { stretches } from '../../calendar/calendar.ts';
-import { addMonths, monthInWords, monthsBetween, type Month } from '../../calendar/month.ts';
+import { addMonths, monthsBetween, type Month } from '../../calendar/month.ts';
 import { effectiveSteps } from '../../engine/node.ts';
 import type { PlanModel } from '../../engine/planModel.ts';
 import { usersOf } from '../../graph/users.ts';
-import { messages } from '../../messages/checks.ts';
+import { messageFor } from '../../message.ts';
 import { isSame } from '../../figure/compare.ts';
 import { writeWithUnit } from '../../figure/write.ts';
 import { quoteName } from '../../formula/print.ts';
 import { calculatorsOf, inputId, listOutputsOf } from '../../plan/document/calculators.ts';
 import { inOrder, planOf } from '../../plan/document/document.ts';
 import { itemsOf, listsOf, titleOfItem } from '../../plan/document/lists.ts';
-import { freshName, nameOf } from '../../plan/document/naming.ts';
+import { labelOf } from '../../plan/document/naming.ts';
 import { rowsWhere } from '../../plan/document/rowTable.ts';
 import { figureAsFormula } from '../../plan/document/storedFormulas.ts';
 import { ruleValueAt } from '../../plan/commands/ruleSteps.ts';
@@ -49,9 +49,9 @@ export const tenfold: Check = (model) => {
         {
           place: { id: line.id, month },
           about: month,
-          message: messages.isTimesTheOthers(line.name, monthInWords(month, plan.locale), factor),
+          message: messageFor('finding.isTimesTheOthers', { name: line.name, month: { month }, times: factor }),
           mend: {
-            words: messages.makeIt(writeWithUnit(meant, line.unit, plan)),
+            words: messageFor('finding.makeIt', { written: writeWithUnit(meant, line.unit, plan) }),
             command: { kind: 'figures.set', as: 'exceptions', figures: [{ line: line.id, month, figure: meant }] },
           },
         },
@@ -76,9 +76,9 @@ export const typedNegative: Check = (model) => {
     return [
       {
         place: { id: line.id, month: first.from },
-        message: messages.isTypedWithAMinus(line.name, side),
+        message: messageFor('finding.isTypedWithAMinus', { name: line.name, side }),
         mend: {
-          words: messages.makeIt(money),
+          words: messageFor('finding.makeIt', { written: money }),
           command: { kind: 'line.rewriteStep', line: line.id, from: first.from, formula },
         },
       },
@@ -98,9 +98,13 @@ export const unlikelyRates: Check = ({ document }) => {
     return [
       {
         place: { id, month: null },
-        message: messages.isAnUnlikelyRate(name, writeWithUnit(value, unit, plan), written),
+        message: messageFor('finding.isAnUnlikelyRate', {
+          name,
+          written: writeWithUnit(value, unit, plan),
+          meant: written,
+        }),
         mend: {
-          words: messages.makeIt(written),
+          words: messageFor('finding.makeIt', { written }),
           command: { kind: 'assumption.set', assumption: id, settings: { value: meant } },
         },
       },
@@ -125,9 +129,9 @@ export const yearlyEachMonth: Check = (model) => {
     return [
       {
         place: { id: line.id, month: only!.from },
-        message: messages.isAYearsAmountEachMonth(line.name),
+        message: messageFor('finding.isAYearsAmountEachMonth', { name: line.name }),
         mend: {
-          words: messages.spreadOverTheYear(month),
+          words: messageFor('finding.spreadOverTheYear', { month }),
           command: {
             kind: 'line.rewriteStep',
             line: line.id,
@@ -161,8 +165,8 @@ export const taxOfAMonth: Check = (model) => {
     found.push({
       place: rule.place,
       about: 'income',
-      message: messages.isTaxedByAMonth(rule.name, nameOf(document, expression.id)!),
-      mend: { words: messages.takeItsYear, command: rule.rewrite(`total({${expression.id}}, year)`) },
+      message: messageFor('finding.isTaxedByAMonth', { name: rule.name, income: labelOf(document, expression.id)! }),
+      mend: { words: messageFor('finding.takeItsYear'), command: rule.rewrite(`total({${expression.id}}, year)`) },
     });
   }
   for (const rule of lineRules(model))
@@ -173,9 +177,9 @@ export const taxOfAMonth: Check = (model) => {
       found.push({
         place: rule.place,
         about: `${rule.from}|${part.place.from}`,
-        message: messages.isTaxedByAMonth(rule.name, nameOf(document, income.id)!),
+        message: messageFor('finding.isTaxedByAMonth', { name: rule.name, income: labelOf(document, income.id)! }),
         mend: {
-          words: messages.takeItsYear,
+          words: messageFor('finding.takeItsYear'),
           command: rule.rewrite(replaced(rule, part.place, `(tax({${schedule}}, total({${income.id}}, year)) / 12)`)),
         },
       });
@@ -199,8 +203,11 @@ export const sumsThatMiss: Check = (model) => {
       {
         place: rule.place,
         about: group,
-        message: messages.addsAllButOne(rule.name, whole.name, missing[0]!.name),
-        mend: { words: messages.takeTheWhole(quoteName(whole.name)), command: rule.rewrite(`{${group}}`) },
+        message: messageFor('finding.addsAllButOne', { name: rule.name, group: whole.name, missing: missing[0]!.name }),
+        mend: {
+          words: messageFor('finding.takeTheWhole', { group: quoteName(whole.name) }),
+          command: rule.rewrite(`{${group}}`),
+        },
       },
     ];
   });
@@ -218,8 +225,11 @@ export const leftBehind: Check = (model) => {
         {
           place: { id: line.id, month },
           about: month,
-          message: messages.isWhatItWasBefore(line.name, monthInWords(month, plan.locale), writeWithUnit(amount, line.unit, plan)), // prettier-ignore
-          mend: { words: messages.clearTheException, command: { kind: 'line.clearException', line: line.id, month } },
+          message: messageFor('finding.isWhatItWasBefore', { name: line.name, month: { month }, amount: writeWithUnit(amount, line.unit, plan) }), // prettier-ignore
+          mend: {
+            words: messageFor('finding.clearTheException'),
+            command: { kind: 'line.clearException', line: line.id, month },
+          },
         },
       ];
     });
@@ -259,12 +269,12 @@ export const itemsWithoutMonth: Check = (model) => {
         return month === '' || month < first || month > last;
       });
       if (lost.length === 0) return [];
-      const message = messages.itemsFallOut(
-        lost.length,
-        `${list.name}.${name}`,
-        titleOfItem(document, lost[0]!),
-        day.name,
-      );
+      const message = messageFor('finding.itemsFallOut', {
+        count: lost.length,
+        output: `${list.name}.${name}`,
+        first: titleOfItem(document, lost[0]!),
+        day: day.name,
+      });
       return [{ place: { id: column.id, month: null }, about: key, message, mend: null }];
     });
   });
@@ -279,7 +289,6 @@ const LONG_ENOUGH = 12;
  */
 export const rulesThatEnd: Check = (model) => {
   const { document, calendar } = model;
-  const plan = planOf(document);
   return [...document.lines.values()].flatMap((line): Found[] => {
     const steps = effectiveSteps(model.stepsOf(line.id), calendar);
     const [last, before] = [steps.at(-1), steps.at(-2)];
@@ -291,15 +300,18 @@ export const rulesThatEnd: Check = (model) => {
       ({ from, until }) => monthOfDay(from) <= ends && (until === null || monthOfDay(until) >= ends),
     );
     if (!goesOn && !endsWithItsYear(model, line, last.from)) return [];
-    const month = monthInWords(ends, plan.locale);
+    const month = { month: ends };
     return [
       {
         place: { id: line.id, month: ends },
         about: ends,
         message: goesOn
-          ? messages.endsThoughItRecurs(line.name, month, goesOn.what || line.name)
-          : messages.endsAlone(line.name, month),
-        mend: { words: messages.goOnAsBefore, command: { kind: 'line.removeStep', line: line.id, from: ends } },
+          ? messageFor('finding.endsThoughItRecurs', { line: line.name, month, entry: goesOn.what || line.name })
+          : messageFor('finding.endsAlone', { line: line.name, month }),
+        mend: {
+          words: messageFor('finding.goOnAsBefore'),
+          command: { kind: 'line.removeStep', line: line.id, from: ends },
+        },
       },
     ];
   });
@@ -329,19 +341,27 @@ export const loansNobodyPays: Check = (model) => {
     const begins = monthsBetween(calendar.first, loan.first);
     if (begins >= calendar.count || begins + answer.loan.rows.length <= 0 || usersOf(document, loan.id).length > 0)
       return [];
-    const name = freshName(document, messages.paymentOf(loan.name));
+    const name = messageFor('finding.paymentOf', { loan: loan.name });
     return [
       {
         place: { id: loan.id, month: null },
-        message: messages.noLinePays(loan.name),
+        message: messageFor('finding.noLinePays', { loan: loan.name }),
         mend: group
           ? {
-              words: messages.addALine(name),
+              words: messageFor('finding.addALine', { name }),
+              name,
               command: {
                 kind: 'lines.place',
                 group: group.id,
                 newGroup: null,
-                lines: [{ id: `paying-${loan.id}`, name, unit: 'money', formula: `${quoteName(loan.name)}.payment` }],
+                lines: [
+                  {
+                    id: `paying-${loan.id}`,
+                    name: loan.name,
+                    unit: 'money',
+                    formula: `${quoteName(loan.name)}.payment`,
+                  },
+                ],
               },
             }
           : null,

@@ -2,7 +2,7 @@ import { effectiveSteps } from '../../engine/node.ts';
 import type { PlanModel } from '../../engine/planModel.ts';
 import type { Unit } from '../../figure/unit.ts';
 import type { Expression, Place } from '../../formula/expression/syntax.ts';
-import { messages } from '../../messages/checks.ts';
+import { messageFor, type Text, type Message } from '../../message.ts';
 import type { Command } from '../../plan/commands/commands.ts';
 import { commandForInput } from '../../plan/commands/forInput.ts';
 import { calculatorsOf, inputsOf } from '../../plan/document/calculators.ts';
@@ -26,7 +26,7 @@ export interface WrittenRule {
   readonly formula: string;
   readonly expression: Expression;
   /** A sentence about it, from what was found in it. */
-  readonly say: (found: string) => string;
+  readonly say: (found: Text) => Message;
   /** The command that puts another formula in its place. */
   readonly rewrite: (formula: string) => Command;
 }
@@ -68,7 +68,7 @@ export function lineRules(model: PlanModel): LineRule[] {
     return [...steps, ...exceptions].flatMap((rule): LineRule[] => {
       if (rule.from < 0) return [];
       const place = { id: line.id, month: calendar.months[rule.from]! };
-      const say = (found: string) => messages.theRuleOf(line.name, lowered(found));
+      const say = (found: Text) => messageFor('finding.theRuleOf', { name: line.name, found });
       const { name, unit } = line;
       return readable({ ...rule, place, about: '', name, unit, list: null, line, say });
     });
@@ -85,7 +85,7 @@ export function assumptionRules({ document }: PlanModel): WrittenRule[] {
       unit,
       list: null,
       formula,
-      say: (found: string) => messages.theFormulaOf(name, lowered(found)),
+      say: (found: Text) => messageFor('finding.theFormulaOf', { name, found }),
       rewrite: (next: string): Command => ({ kind: 'assumption.set', assumption: id, settings: { formula: next } }),
     }),
   );
@@ -102,7 +102,7 @@ export function inputRules({ document }: PlanModel): WrittenRule[] {
         unit,
         list: null,
         formula,
-        say: (found: string) => messages.theOf(words, calculator.row.name, lowered(found)),
+        say: (found: Text) => messageFor('finding.theOf', { words, name: calculator.row.name, found }),
         rewrite: (next: string): Command => commandForInput(document, id, next),
       }),
     ),
@@ -121,7 +121,7 @@ export function columnRules({ document }: PlanModel): ColumnRule[] {
         unit: unitOfColumn(document, column),
         list: list.id,
         column,
-        say: (found: string) => messages.theRuleOf(name, lowered(found)),
+        say: (found: Text) => messageFor('finding.theRuleOf', { name, found }),
       };
       const rewrite = (formula: string): Command => ({ kind: 'listColumn.set', column: column.id, settings: { formula } }); // prettier-ignore
       const ofItems = rowsWhere(document.listCells, 'column', column.id).flatMap(({ item, formula }) =>
@@ -144,8 +144,4 @@ function readable<R extends { readonly formula: string | null }>(
   const { formula } = rule;
   const expression = formula === null ? null : readStoredOrNull(formula);
   return expression ? [{ ...rule, formula: formula!, expression }] : [];
-}
-
-function lowered(sentence: string): string {
-  return /^[A-Z][a-z]/.test(sentence) ? sentence.charAt(0).toLowerCase() + sentence.slice(1) : sentence;
 }

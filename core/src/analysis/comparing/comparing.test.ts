@@ -1,3 +1,4 @@
+import { english } from '../../testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { decide } from '../../plan/commands/decide.ts';
@@ -16,7 +17,7 @@ const start = sketch({
 const idOf = (name: string) => [...start.lines.values()].find((line) => line.name === name)!.id;
 const after = (document: Document, command: Command): Document => {
   const decision = decide(document, command);
-  if (!decision.ok) throw new Error(decision.refusal.message);
+  if (!decision.ok) throw new Error(english(decision.refusal.message));
   return applyChanges(document, decision.changes);
 };
 const between = (before: Document, now: Document): Comparison =>
@@ -81,7 +82,7 @@ describe('two moments of a plan', () => {
         for (const row of there.rows) {
           expect([row.kind, row.state === 'changed' && row.fields.length === 0]).toEqual([expect.stringMatching(/\w/), false]); // prettier-ignore
           for (const { before: was, after: is } of row.fields)
-            expect(`${was}${is}`).not.toMatch(/undefined|NaN|\[object/);
+            expect(`${english(was)}${english(is)}`).not.toMatch(/undefined|NaN|\[object/);
         }
         expect(between(now, now)).toEqual({ lines: [], rows: [] });
       }),

@@ -1,11 +1,10 @@
-import { dayInWords } from '../../calendar/day.ts';
-import { monthInWords, toMonth } from '../../calendar/month.ts';
+import { toMonth } from '../../calendar/month.ts';
 import { isDay } from '../../calendar/readDate.ts';
 import { notationOf } from '../../figure/notation.ts';
 import { writeFigure } from '../../figure/write.ts';
 import type { Unit } from '../../figure/unit.ts';
 import { minorUnitsIn } from '../../ledger/entries.ts';
-import { messages } from '../../messages/comparing.ts';
+import { messageFor, type Message, type Text, isSameText } from '../../message.ts';
 import { planOf, type Change, type Document } from '../../plan/document/document.ts';
 import { toShown, toShownInList, unitOf } from '../../plan/document/formulas.ts';
 import { titleOfItem } from '../../plan/document/lists.ts';
@@ -22,17 +21,17 @@ export interface RowDifference {
   /** The line, assumption, calculator, list or account it belongs to, by id; the row itself where it belongs to none. */
   readonly owner: string;
   /** What kind of thing it is, in a word. */
-  readonly kind: string;
-  readonly name: string;
+  readonly kind: Message;
+  readonly name: Text;
   readonly state: 'added' | 'removed' | 'changed';
   readonly fields: readonly FieldDifference[];
 }
 
 /** One thing said of a row before and after; `null` where it said nothing, or the row was not there. */
 export interface FieldDifference {
-  readonly name: string;
-  readonly before: string | null;
-  readonly after: string | null;
+  readonly name: Message;
+  readonly before: Text | null;
+  readonly after: Text | null;
 }
 
 type Values = Readonly<Record<string, unknown>>;
@@ -52,11 +51,11 @@ export function rowInWords(change: Change, before: Document, after: Document): R
   const is = change.after && saidOf(table, change.after as unknown as Values, after);
   const names = [...new Set([...(is?.keys() ?? []), ...(was?.keys() ?? [])])];
   const fields = names
-    .map((name) => ({ name, before: was?.get(name) ?? null, after: is?.get(name) ?? null }))
-    .filter((field) => field.before !== field.after);
+    .map((name) => ({ name: wordOf('columns', name), before: was?.get(name) ?? null, after: is?.get(name) ?? null }))
+    .filter(({ before: one, after: other }) => one === null || other === null || !isSameText(one, other));
   if (state === 'changed' && fields.length === 0) return [];
   const owner = ownerOf(table, id, row);
-  return [{ table, id, owner, kind: messages.tables[table], name: titleOf(table, row, owner, document), state, fields }]; // prettier-ignore
+  return [{ table, id, owner, kind: messageFor(`comparison.tables.${table}`), name: titleOf(table, row, owner, document), state, fields }]; // prettier-ignore
 }
 
 function ownerOf(table: TableName | 'entries', id: string, row: Values): string {
@@ -66,18 +65,22 @@ function ownerOf(table: TableName | 'entries', id: string, row: Values): string 
 }
 
 /** What a row is called: by its own name, its owner's with its month, or what it says. */
-function titleOf(table: TableName | 'entries', row: Values, owner: string, document: Document): string {
-  const { locale } = planOf(document);
-  if (table === 'entries') return `${row.what === '' ? messages.tables.entries : String(row.what)}, ${dayInWords(String(row.date), locale, 'short')}`; // prettier-ignore
+function titleOf(table: TableName | 'entries', row: Values, owner: string, document: Document): Text {
+  if (table === 'entries')
+    return messageFor('comparison.entryOf', {
+      what: row.what === '' ? messageFor('comparison.tables.entries') : String(row.what),
+      day: { day: String(row.date), style: 'short' },
+    });
   if (typeof row.name === 'string') return row.name;
   const item = typeof row.item === 'string' ? document.listItems.get(row.item) : table === 'listItems' ? document.listItems.get(String(row.id)) : undefined; // prettier-ignore
   const name = item ? titleOfItem(document, item) : (nameOfAny(document, owner) ?? '');
   if (typeof row.column === 'string') return [name, nameOf(document, row.column)].filter(Boolean).join(', ');
   if (table === 'ruleSteps' || table === 'assumptionSteps') {
-    const from = row.from == null ? messages.fromTheStart : messages.from(monthInWords(toMonth(String(row.from)), locale)); // prettier-ignore
-    return `${name} ${from}`;
+    const from = row.from == null ? messageFor('comparison.fromTheStart') : messageFor('comparison.from', { month: { month: toMonth(String(row.from)) } }); // prettier-ignore
+    return messageFor('comparison.stepOf', { name, from });
   }
-  if (typeof row.month === 'string') return `${name}, ${monthInWords(toMonth(row.month), locale)}`;
+  if (typeof row.month === 'string')
+    return messageFor('comparison.monthOf', { name, month: { month: toMonth(row.month) } });
   return name === '' ? String(row.what ?? row.text ?? row.year ?? '') : name;
 }
 
@@ -92,11 +95,11 @@ function nameOfAny(document: Document, id: string): string | undefined {
 }
 
 /** All that is said of a row, by what it is said of. */
-function saidOf(table: TableName | 'entries', row: Values, document: Document): Map<string, string> {
-  const said = new Map<string, string>();
+function saidOf(table: TableName | 'entries', row: Values, document: Document): Map<string, Text> {
+  const said = new Map<string, Text>();
   if ((table === 'ruleSteps' || table === 'exceptions') && document.lines.has(String(row.line))) {
     const { amount, formula } = row as { amount: number | null; formula: string | null };
-    said.set(messages.rule, stepInWords(document, String(row.line), { amount, formula }));
+    said.set('rule', stepInWords(document, String(row.line), { amount, formula }));
     return said;
   }
   const spec: Readonly<Record<string, ColumnSpec>> = table === 'entries' ? ENTRY_COLUMNS : TABLES[table];
@@ -106,7 +109,7 @@ function saidOf(table: TableName | 'entries', row: Values, document: Document): 
     // What goes without saying is said only where it differs, and it differs where the other side says it.
     if (value === fallback && column.kind === 'yesNo') continue;
     const text = valueInWords(table, name, column, value, row, document);
-    if (text !== '') said.set(messages.columns[name] ?? wordsOf(name), text);
+    if (text !== '') said.set(name, text);
   }
   return said;
 }
@@ -118,7 +121,7 @@ function valueInWords(
   value: unknown,
   row: Values,
   document: Document,
-): string {
+): Text {
   const plan = planOf(document);
   const figure = (amount: number, unit: Unit) => writeFigure(amount, unit, plan);
   switch (column.kind) {
@@ -129,9 +132,9 @@ function valueInWords(
         ? figure((value as number) / minorUnitsIn(document), 'money')
         : String(value);
     case 'month':
-      return monthInWords(toMonth(String(value)), plan.locale);
+      return messageFor('comparison.month', { month: { month: toMonth(String(value)) } });
     case 'date':
-      return isDay(String(value)) ? dayInWords(String(value), plan.locale) : String(value);
+      return isDay(String(value)) ? messageFor('comparison.day', { day: { day: String(value) } }) : String(value);
     case 'formula':
     case 'input':
       return inRules(() =>
@@ -143,9 +146,9 @@ function valueInWords(
     case 'bearer':
       return nameOfAny(document, String(value)) ?? '';
     case 'yesNo':
-      return value === true ? messages.yes : messages.no;
+      return value === true ? messageFor('comparison.yes') : messageFor('comparison.no');
     case 'choice':
-      return wordsOf(String(value)).toLowerCase();
+      return wordOf('choices', String(value));
     case 'position':
       return '';
     default:
@@ -172,8 +175,5 @@ function unitOfValue(name: string, row: Values, document: Document): Unit {
   return typeof owner === 'string' ? unitOf(document, owner) : 'money';
 }
 
-/** The words of a name as it is written in descriptions: `openingOn` is “Opening on”. */
-function wordsOf(name: string): string {
-  const words = name.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase();
-  return words.charAt(0).toUpperCase() + words.slice(1);
-}
+/** The word of a column or a choice: the catalogue has one for each of every table, which a test holds. */
+const wordOf = (room: 'columns' | 'choices', name: string): Message => ({ id: `comparison.${room}.${name}` });

@@ -2,7 +2,7 @@ import { isInTheRed } from '../../figure/compare.ts';
 import type { Document } from '../../plan/document/document.ts';
 import { CUMULATIVE_NET, NET } from '../../plan/schema/totals.ts';
 import { Cases } from './cases.ts';
-import { messages } from '../../messages/whatIf.ts';
+import { messageFor, type Message, MessageRangeError } from '../../message.ts';
 import type { Progress } from './sweep.ts';
 
 /** How an uncertain value is spread: evenly between two limits, mostly about its likeliest, or about a mean. */
@@ -52,21 +52,23 @@ const MOST_ATTEMPTS = 100;
 export const MAX_RUNS = 20_000;
 
 /** Why values cannot be drawn this way, in a sentence; `null` when they can. */
-export function drawRefusal(draw: Draw): string | null {
+export function drawRefusal(draw: Draw): Message | null {
   switch (draw.spread) {
     case 'uniform':
-      return draw.low <= draw.high ? null : messages.theLeastIsNotAbove;
+      return draw.low <= draw.high ? null : messageFor('uncertainty.theLeastIsNotAbove');
     case 'triangular':
-      if (draw.low > draw.high) return messages.theLeastIsNotAbove;
-      return draw.low <= draw.likeliest && draw.likeliest <= draw.high ? null : messages.theLikeliestLiesBetween;
+      if (draw.low > draw.high) return messageFor('uncertainty.theLeastIsNotAbove');
+      return draw.low <= draw.likeliest && draw.likeliest <= draw.high
+        ? null
+        : messageFor('uncertainty.theLikeliestLiesBetween');
     case 'normal':
-      return draw.deviation >= 0 ? null : messages.theDeviationIsNotBelow;
+      return draw.deviation >= 0 ? null : messageFor('uncertainty.theDeviationIsNotBelow');
   }
 }
 
 /** Why a band cannot have these limits, in a sentence; `null` when it can. */
-export function limitsRefusal([below, above]: BandLimits): string | null {
-  return below >= 0 && below < above && above <= 1 ? null : messages.theBandLiesBetween;
+export function limitsRefusal([below, above]: BandLimits): Message | null {
+  return below >= 0 && below < above && above <= 1 ? null : messageFor('uncertainty.theBandLiesBetween');
 }
 
 /**
@@ -78,7 +80,8 @@ export function uncertainty(
   { draws, runs, seed, limits }: UncertaintyTerms,
   progress: Progress = () => {},
 ): Uncertainty {
-  for (const refusal of [...draws.map(drawRefusal), limitsRefusal(limits)]) if (refusal) throw new RangeError(refusal);
+  for (const refusal of [...draws.map(drawRefusal), limitsRefusal(limits)])
+    if (refusal) throw new MessageRangeError(refusal);
   const cases = new Cases(document);
   const { count } = cases.model.calendar;
   const random = randomFrom(seed);

@@ -1,3 +1,4 @@
+import type { Message } from '../../message.ts';
 import type { Month } from '../../calendar/month.ts';
 
 /** Where a part of a formula stands in its text: columns from 0, `to` exclusive. */
@@ -45,7 +46,7 @@ export type Expression =
 
 /** What is wrong with a formula: a sentence, where, and names that may have been meant. */
 export interface FormulaProblem {
-  readonly message: string;
+  readonly message: Message;
   readonly place: Place;
   readonly suggestions?: readonly string[];
 }
@@ -54,8 +55,8 @@ export interface FormulaProblem {
 export class FormulaError extends Error {
   readonly problem: FormulaProblem;
 
-  constructor(message: string, place: Place, suggestions?: readonly string[]) {
-    super(message);
+  constructor(message: Message, place: Place, suggestions?: readonly string[]) {
+    super(message.id);
     this.name = 'FormulaError';
     this.problem = suggestions && suggestions.length > 0 ? { message, place, suggestions } : { message, place };
   }

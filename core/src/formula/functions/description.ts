@@ -1,3 +1,4 @@
+import { type Text, type Message } from '../../message.ts';
 import type { Unit } from '../../figure/unit.ts';
 import type { Reader, Site } from '../expression/evaluation.ts';
 import type { Call, Expression } from '../expression/syntax.ts';
@@ -9,7 +10,7 @@ import type { Call, Expression } from '../expression/syntax.ts';
 export interface FunctionDescription {
   readonly name: string;
   readonly family: Family;
-  readonly summary: string;
+  readonly summary: Message;
   /** A rule that uses it; `Rent`, `Pay` and `Inflation` stand for lines and an assumption. */
   readonly example: string;
   readonly parameters: readonly Parameter[];
@@ -127,16 +128,12 @@ export interface CallUnits {
   /** Doubts that the first two arguments can be compared when they count different things. */
   comparable(): void;
   /** Doubts an argument, or the call as a whole. */
-  doubt(
-    argument: number | null,
-    message: string,
-    mend?: { readonly words: string; readonly replacement: string },
-  ): void;
+  doubt(argument: number | null, message: Message, mend?: { readonly words: Text; readonly replacement: string }): void;
   /** Doubts a yearly rate where one per period is meant. */
   yearlyWherePeriodic(argument: number, conversion?: 'nominal' | 'effective'): void;
   /** An argument as it is written; as a factor, in brackets where it needs them. */
   write(argument: number, asFactor?: boolean): string;
-  words(unit: Inferred): string;
+  words(unit: Inferred): Text;
 }
 
 const parameter =

@@ -1,3 +1,4 @@
+import { messageFor } from '../../message.ts';
 import { BLANK, truth, why, without, type Reader } from '../expression/evaluation.ts';
 import { condition, family, figure, optional, type Evaluation } from './description.ts';
 
@@ -5,7 +6,7 @@ import { condition, family, figure, optional, type Evaluation } from './descript
 export const LOGIC = family('logic', [
   {
     name: 'if',
-    summary: 'one figure or another; nothing when there is no other',
+    summary: messageFor('function.if'),
     example: 'if(month = 3, 212, 0)',
     parameters: [condition('condition'), figure('then'), optional(figure('otherwise'))],
     evaluation: { way: 'month', reader: choice, quick: 'choice' },
@@ -13,7 +14,7 @@ export const LOGIC = family('logic', [
   },
   {
     name: 'IFS',
-    summary: 'the figure of the first condition that holds',
+    summary: messageFor('function.IFS'),
     example: 'IFS(month = 1, 100, month = 7, 200)',
     parameters: [condition('condition'), figure('then')],
     more: [condition('condition'), figure('then')],
@@ -22,7 +23,7 @@ export const LOGIC = family('logic', [
   },
   {
     name: 'and',
-    summary: 'whether all conditions hold',
+    summary: messageFor('function.and'),
     example: 'if(and(month > 3, month < 10), 50)',
     parameters: [condition('condition')],
     more: [condition('condition')],
@@ -31,7 +32,7 @@ export const LOGIC = family('logic', [
   },
   {
     name: 'or',
-    summary: 'whether one of the conditions holds',
+    summary: messageFor('function.or'),
     example: 'if(or(month = 1, month = 7), 50)',
     parameters: [condition('condition')],
     more: [condition('condition')],
@@ -40,7 +41,7 @@ export const LOGIC = family('logic', [
   },
   {
     name: 'not',
-    summary: 'whether the condition does not hold',
+    summary: messageFor('function.not'),
     example: 'if(not(month = 8), 30)',
     parameters: [condition('condition')],
     evaluation: {
@@ -56,7 +57,7 @@ export const LOGIC = family('logic', [
   },
   {
     name: 'IFERROR',
-    summary: 'x, or another figure where a problem leaves it without one',
+    summary: messageFor('function.IFERROR'),
     example: 'IFERROR(Rent / (period - 3), 0)',
     parameters: [figure('x'), figure('otherwise')],
     evaluation: {
@@ -72,7 +73,7 @@ export const LOGIC = family('logic', [
   },
   {
     name: 'ISBLANK',
-    summary: 'whether x is empty',
+    summary: messageFor('function.ISBLANK'),
     example: 'if(ISBLANK(Rent), 100, Rent)',
     parameters: [figure('x')],
     evaluation: {

@@ -1,3 +1,4 @@
+import { messageFor } from '../../message.ts';
 import * as annuity from '../../finance/annuity.ts';
 import { scheduleRefusal, setOfYear, taxOn } from '../../finance/tax.ts';
 import { BLANK, checked, why, without, type Reader, type Site } from '../expression/evaluation.ts';
@@ -24,7 +25,7 @@ const [periods, period] = [count('periods'), count('period')];
 export const MONEY = family('money', [
   {
     name: 'share',
-    summary: 'x as a percentage of a base; without one, of the total of all x',
+    summary: messageFor('function.share'),
     example: 'share(Rent, Pay)',
     parameters: [figure('x'), optional(figure('base'))],
     evaluation: (call) =>
@@ -36,18 +37,18 @@ export const MONEY = family('money', [
   },
   {
     name: 'monthly',
-    summary: 'the monthly rate of a yearly one: a twelfth, or with effective the twelfth root',
+    summary: messageFor('function.monthly'),
     example: 'prior(Rent) * (1 + monthly(Inflation, effective))',
     parameters: [rate('yearly rate'), word('effective', ['effective'])],
     evaluation: { way: 'month', reader: ([yearly], call, site) => monthly(yearly!, call.args[1] !== undefined, site) },
     unit(of) {
-      if (of.units[0] === 'ratePerMonth') of.doubt(null, 'This rate is per month already.');
+      if (of.units[0] === 'ratePerMonth') of.doubt(null, messageFor('function.monthly.isMonthly'));
       return 'ratePerMonth';
     },
   },
   {
     name: 'payment',
-    summary: 'the monthly payment of a loan, positive',
+    summary: messageFor('function.payment'),
     example: 'payment(5400, 4.9%, 36)',
     parameters: [figure('amount'), rate('yearly rate'), count('months')],
     evaluation: figures((amount, yearly, months) => -annuity.pmt(yearly / 12, months, amount)),
@@ -55,20 +56,20 @@ export const MONEY = family('money', [
   },
   {
     name: 'tax',
-    summary: 'the tax on a yearly income by one of the plan’s tax schedules',
+    summary: messageFor('function.tax'),
     example: 'tax(Bands, total(Pay, year))',
     parameters: [schedule('schedule'), figure('income')],
     evaluation: { way: 'schedule', reader: tax },
     unit(of) {
       const income = of.units[1]!;
       if (income !== 'any' && income !== 'money')
-        of.doubt(1, `tax takes an income in money; this is ${of.words(income)}.`);
+        of.doubt(1, messageFor('function.tax.takesMoney', { unit: of.words(income) }));
       return 'money';
     },
   },
   {
     name: 'PMT',
-    summary: 'payment per period, negative for a loan received',
+    summary: messageFor('function.PMT'),
     example: 'PMT(Inflation / 12, 36, 5400)',
     parameters: [rate('rate'), periods, present, optional(future), type],
     evaluation: figures(annuity.pmt),
@@ -76,7 +77,7 @@ export const MONEY = family('money', [
   },
   {
     name: 'IPMT',
-    summary: 'interest part of one payment',
+    summary: messageFor('function.IPMT'),
     example: 'IPMT(Inflation / 12, period, 36, 5400)',
     parameters: [rate('rate'), period, periods, present, optional(future), type],
     evaluation: figures(annuity.ipmt),
@@ -84,7 +85,7 @@ export const MONEY = family('money', [
   },
   {
     name: 'PPMT',
-    summary: 'repayment part of one payment',
+    summary: messageFor('function.PPMT'),
     example: 'PPMT(Inflation / 12, period, 36, 5400)',
     parameters: [rate('rate'), period, periods, present, optional(future), type],
     evaluation: figures(annuity.ppmt),
@@ -92,7 +93,7 @@ export const MONEY = family('money', [
   },
   {
     name: 'FV',
-    summary: 'value after the last period',
+    summary: messageFor('function.FV'),
     example: 'FV(Inflation / 12, 36, -150)',
     parameters: [rate('rate'), periods, payment, optional(present), type],
     evaluation: figures(annuity.fv),
@@ -100,7 +101,7 @@ export const MONEY = family('money', [
   },
   {
     name: 'PV',
-    summary: 'value before the first period',
+    summary: messageFor('function.PV'),
     example: 'PV(Inflation / 12, 36, -150)',
     parameters: [rate('rate'), periods, payment, optional(future), type],
     evaluation: figures(annuity.pv),
@@ -108,7 +109,7 @@ export const MONEY = family('money', [
   },
   {
     name: 'NPER',
-    summary: 'number of periods',
+    summary: messageFor('function.NPER'),
     example: 'NPER(Inflation / 12, -150, 5000)',
     parameters: [rate('rate'), payment, present, optional(future), type],
     evaluation: figures(annuity.nper),
@@ -116,7 +117,7 @@ export const MONEY = family('money', [
   },
   {
     name: 'RATE',
-    summary: 'rate per period',
+    summary: messageFor('function.RATE'),
     example: 'RATE(36, -161.59, 5400)',
     parameters: [periods, payment, present, optional(future), type, optional(rate('guess'))],
     evaluation: figures(annuity.rate),
@@ -125,7 +126,7 @@ export const MONEY = family('money', [
   },
   {
     name: 'CUMIPMT',
-    summary: 'interest of several payments',
+    summary: messageFor('function.CUMIPMT'),
     example: 'CUMIPMT(Inflation / 12, 36, 5400, 1, 12, 0)',
     parameters: [rate('rate'), periods, present, count('start'), count('end'), type],
     evaluation: figures(annuity.cumipmt),
@@ -133,7 +134,7 @@ export const MONEY = family('money', [
   },
   {
     name: 'CUMPRINC',
-    summary: 'repayment in several payments',
+    summary: messageFor('function.CUMPRINC'),
     example: 'CUMPRINC(Inflation / 12, 36, 5400, 1, 12, 0)',
     parameters: [rate('rate'), periods, present, count('start'), count('end'), type],
     evaluation: figures(annuity.cumprinc),
@@ -141,7 +142,7 @@ export const MONEY = family('money', [
   },
   {
     name: 'EFFECT',
-    summary: 'effective yearly rate of a nominal one',
+    summary: messageFor('function.EFFECT'),
     example: 'EFFECT(4.9%, 12)',
     parameters: [rate('nominal'), periods],
     evaluation: figures(annuity.effect),
@@ -149,7 +150,7 @@ export const MONEY = family('money', [
   },
   {
     name: 'NOMINAL',
-    summary: 'nominal yearly rate of an effective one',
+    summary: messageFor('function.NOMINAL'),
     example: 'NOMINAL(5%, 12)',
     parameters: [rate('effective'), periods],
     evaluation: figures(annuity.nominal),
@@ -157,7 +158,7 @@ export const MONEY = family('money', [
   },
   {
     name: 'NPV',
-    summary: 'present value of x over the plan’s months, or of several figures',
+    summary: messageFor('function.NPV'),
     example: 'NPV(monthly(Inflation), Pay - Rent)',
     parameters: [rate('rate'), series('x')],
     more: [figure('x')],
@@ -169,7 +170,7 @@ export const MONEY = family('money', [
   },
   {
     name: 'IRR',
-    summary: 'internal rate of return of x over the plan’s months',
+    summary: messageFor('function.IRR'),
     example: 'IRR(if(period = 1, -1000, 90))',
     parameters: [series('x'), optional(rate('guess'))],
     evaluation: { way: 'wholePlan', flow: 0, compute: rateOfReturn },
@@ -185,10 +186,10 @@ function perPeriod(of: CallUnits): Inferred {
 }
 
 function paymentUnit(of: CallUnits): Inferred {
-  if (of.units[1] === 'ratePerMonth') of.doubt(1, 'payment takes a yearly rate; this one is per month.');
+  if (of.units[1] === 'ratePerMonth') of.doubt(1, messageFor('function.payment.isMonthly'));
   if (of.units[2] === 'years') {
     const inMonths = `${of.write(2, true)} * 12`;
-    of.doubt(2, 'payment counts in months; this is in years.', { words: inMonths, replacement: inMonths });
+    of.doubt(2, messageFor('function.payment.isInYears'), { words: inMonths, replacement: inMonths });
   }
   return 'money';
 }

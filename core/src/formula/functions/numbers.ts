@@ -1,3 +1,4 @@
+import { messageFor } from '../../message.ts';
 import { isSame } from '../../figure/compare.ts';
 import { remainder, roundDown, roundTo, roundUp, wholeAbove, wholeBelow } from '../../figure/rounding.ts';
 import { count, family, figure, figures, optional, series, type CallUnits } from './description.ts';
@@ -10,7 +11,7 @@ const agree = (of: CallUnits) => of.agree();
 export const NUMBERS = family('numbers', [
   {
     name: 'min',
-    summary: 'the smallest of several figures',
+    summary: messageFor('function.min'),
     example: 'min(Rent, 700)',
     parameters: [x],
     more: [x],
@@ -19,7 +20,7 @@ export const NUMBERS = family('numbers', [
   },
   {
     name: 'max',
-    summary: 'the largest of several figures',
+    summary: messageFor('function.max'),
     example: 'max(Pay - Rent, 0)',
     parameters: [x],
     more: [x],
@@ -28,7 +29,7 @@ export const NUMBERS = family('numbers', [
   },
   {
     name: 'sum',
-    summary: 'several figures added up',
+    summary: messageFor('function.sum'),
     example: 'sum(Rent, Pay)',
     parameters: [x],
     more: [x],
@@ -37,7 +38,7 @@ export const NUMBERS = family('numbers', [
   },
   {
     name: 'MEDIAN',
-    summary: 'the middle one of several figures; of an even number, the mean of the two in the middle',
+    summary: messageFor('function.MEDIAN'),
     example: 'MEDIAN(Rent, Pay, 900)',
     parameters: [x],
     more: [x],
@@ -46,7 +47,7 @@ export const NUMBERS = family('numbers', [
   },
   {
     name: 'COUNT',
-    summary: 'how many of several figures there are; empty ones and problems do not count',
+    summary: messageFor('function.COUNT'),
     example: 'COUNT(Rent, Pay)',
     parameters: [x],
     more: [x],
@@ -62,7 +63,7 @@ export const NUMBERS = family('numbers', [
   },
   {
     name: 'rank',
-    summary: 'the place of x among all x, the largest first; those that are alike share a place',
+    summary: messageFor('function.rank'),
     example: 'rank(Pay)',
     parameters: [series('x')],
     evaluation: { way: 'among', compute: ranks },
@@ -70,7 +71,7 @@ export const NUMBERS = family('numbers', [
   },
   {
     name: 'round',
-    summary: 'x rounded, half away from zero',
+    summary: messageFor('function.round'),
     example: 'round(Pay * 12.5%, 2)',
     parameters: [x, digits],
     evaluation: figures((given, places) => roundTo(given, Math.trunc(places ?? 0))),
@@ -78,7 +79,7 @@ export const NUMBERS = family('numbers', [
   },
   {
     name: 'floor',
-    summary: 'x rounded down to a whole number',
+    summary: messageFor('function.floor'),
     example: 'floor(Pay / 100)',
     parameters: [x],
     evaluation: figures(wholeBelow),
@@ -86,7 +87,7 @@ export const NUMBERS = family('numbers', [
   },
   {
     name: 'ceil',
-    summary: 'x rounded up to a whole number',
+    summary: messageFor('function.ceil'),
     example: 'ceil(Pay / 100)',
     parameters: [x],
     evaluation: figures(wholeAbove),
@@ -94,7 +95,7 @@ export const NUMBERS = family('numbers', [
   },
   {
     name: 'abs',
-    summary: 'x without its sign',
+    summary: messageFor('function.abs'),
     example: 'abs(Rent - Pay)',
     parameters: [x],
     evaluation: figures(Math.abs),
@@ -102,7 +103,7 @@ export const NUMBERS = family('numbers', [
   },
   {
     name: 'ROUNDUP',
-    summary: 'x rounded away from zero',
+    summary: messageFor('function.ROUNDUP'),
     example: 'ROUNDUP(Pay / 3, 2)',
     parameters: [x, digits],
     evaluation: figures((given, places) => roundUp(given, places ?? 0)),
@@ -110,7 +111,7 @@ export const NUMBERS = family('numbers', [
   },
   {
     name: 'ROUNDDOWN',
-    summary: 'x rounded towards zero',
+    summary: messageFor('function.ROUNDDOWN'),
     example: 'ROUNDDOWN(Pay / 3, 2)',
     parameters: [x, digits],
     evaluation: figures((given, places) => roundDown(given, places ?? 0)),
@@ -118,7 +119,7 @@ export const NUMBERS = family('numbers', [
   },
   {
     name: 'INT',
-    summary: 'x rounded down to a whole number',
+    summary: messageFor('function.INT'),
     example: 'INT(Pay / 100)',
     parameters: [x],
     evaluation: figures(wholeBelow),
@@ -126,7 +127,7 @@ export const NUMBERS = family('numbers', [
   },
   {
     name: 'MOD',
-    summary: 'what is left after dividing',
+    summary: messageFor('function.MOD'),
     example: 'if(MOD(month, 3) = 0, 24.6)',
     parameters: [x, figure('divisor')],
     evaluation: figures(remainder),
@@ -134,7 +135,7 @@ export const NUMBERS = family('numbers', [
   },
   {
     name: 'POWER',
-    summary: 'x to the power of an exponent',
+    summary: messageFor('function.POWER'),
     example: '100 * POWER(1 + Inflation, years)',
     parameters: [x, figure('exponent')],
     evaluation: { way: 'operator', operator: '^' },

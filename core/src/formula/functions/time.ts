@@ -1,3 +1,4 @@
+import { messageFor, type Message } from '../../message.ts';
 import type { Span } from '../../calendar/calendar.ts';
 import { meanOf, within } from '../../figure/compare.ts';
 import { BLANK, why, without, type Reader } from '../expression/evaluation.ts';
@@ -20,7 +21,7 @@ import {
 
 const SPANS = ['month', 'quarter', 'year'];
 const span = word('quarter or year', SPANS);
-const overStretch = (name: Summary, summary: string, example: string) =>
+const overStretch = (name: Summary, summary: Message, example: string) =>
   ({ name, summary, example, parameters: [series('x'), span], evaluation: { way: 'stretch', summary: name }, unit: 'first' }) as const; // prettier-ignore
 
 const OF_SEVERAL = figures((...given) => meanOf(given.reduce((sum, each) => sum + each, 0), given), 'skip'); // prettier-ignore
@@ -29,7 +30,7 @@ const OF_SEVERAL = figures((...given) => meanOf(given.reduce((sum, each) => sum 
 export const TIME = family('time', [
   {
     name: 'prior',
-    summary: 'x one month, or n months, earlier',
+    summary: messageFor('function.prior'),
     example: 'prior(Rent, 12) * (1 + Inflation)',
     parameters: [series('x'), optional(count('n'))],
     evaluation: { way: 'elsewhere', direction: -1 },
@@ -37,7 +38,7 @@ export const TIME = family('time', [
   },
   {
     name: 'next',
-    summary: 'x one month, or n months, later',
+    summary: messageFor('function.next'),
     example: 'next(Rent)',
     parameters: [series('x'), optional(count('n'))],
     evaluation: { way: 'elsewhere', direction: 1 },
@@ -45,7 +46,7 @@ export const TIME = family('time', [
   },
   {
     name: 'at',
-    summary: 'x in one month, written 2026-03 or as its number in the plan',
+    summary: messageFor('function.at'),
     example: 'at(Rent, 2026-03)',
     parameters: [series('x'), month('month')],
     evaluation: { way: 'elsewhere', direction: 0 },
@@ -53,27 +54,27 @@ export const TIME = family('time', [
   },
   {
     name: 'running',
-    summary: 'x added up since the plan’s start, or since the quarter’s or year’s',
+    summary: messageFor('function.running'),
     example: 'running(Pay, year)',
     parameters: [series('x'), span],
     evaluation: { way: 'running' },
     unit: 'first',
   },
-  overStretch('total', 'x added up over the whole plan, the quarter or the year', 'total(Rent, year)'),
+  overStretch('total', messageFor('function.total'), 'total(Rent, year)'),
   {
     name: 'average',
-    summary: 'the average of x over the plan, the quarter or the year; of several figures, theirs',
+    summary: messageFor('function.average'),
     example: 'average(Rent, year)',
     parameters: [series('x')],
     more: [word('quarter or year or x', SPANS, true)],
     evaluation: (call) => (isTimeAverage(call) ? { way: 'stretch', summary: 'average' } : OF_SEVERAL),
     unit: (of) => (of.call.args[1]?.kind === 'word' ? of.units[0]! : of.agree()),
   },
-  overStretch('lowest', 'the smallest x of the plan, the quarter or the year', 'lowest(Pay, year)'),
-  overStretch('highest', 'the largest x of the plan, the quarter or the year', 'highest(Rent)'),
+  overStretch('lowest', messageFor('function.lowest'), 'lowest(Pay, year)'),
+  overStretch('highest', messageFor('function.highest'), 'highest(Rent)'),
   {
     name: 'grow',
-    summary: 'an amount that grows by a rate, once a year or month by month, from a month on; nothing before',
+    summary: messageFor('function.grow'),
     example: 'grow(640, Inflation, 2026-01)',
     parameters: [
       figure('amount'),
@@ -93,7 +94,7 @@ export const TIME = family('time', [
   },
   {
     name: 'recent',
-    summary: 'the average of x over the n months before, passing over empty ones',
+    summary: messageFor('function.recent'),
     example: 'recent(Pay, 3)',
     parameters: [series('x'), count('n')],
     evaluation: (call) => ({
@@ -123,7 +124,7 @@ function growthUnit(of: CallUnits): CallUnits['units'][number] {
   const byMonth = spanOf(of.call.args[3]) === 'month';
   if (byMonth && of.units[1] === 'ratePerYear') of.yearlyWherePeriodic(1, 'effective');
   if (!byMonth && of.units[1] === 'ratePerMonth')
-    of.doubt(1, `This grows once a year; ${of.write(1)} is a rate per month.`);
+    of.doubt(1, messageFor('function.grow.isMonthly', { rate: of.write(1) }));
   return of.units[0]!;
 }
 

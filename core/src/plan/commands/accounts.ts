@@ -1,4 +1,4 @@
-import { messages } from '../../messages/commands.ts';
+import { messageFor } from '../../message.ts';
 import { titleRefusal } from '../document/naming.ts';
 import { deleteWithAll } from '../../graph/references.ts';
 import { upgradeRow } from '../schema/columns.ts';
@@ -21,11 +21,15 @@ export const accountCommands = {
     fields: { account: id, settings: some(columnsBut('accounts', 'position', 'stated', 'statedOn')) },
     label({ account, settings }, words) {
       const name = nameIn(account, words);
-      if (name === '') return `New account ${settings.name ?? ''}`;
+      if (name === '') return messageFor('change.account.add', { name: settings.name ?? '' });
       const isClosed = words.document.accounts.get(account)!.closed;
       if (settings.closed !== undefined && settings.closed !== isClosed)
-        return `Account ${name} ${settings.closed ? 'closed' : 'opened again'}`;
-      return settings.name === undefined ? `Account ${name} changed` : `Account ${name} renamed ${settings.name}`;
+        return settings.closed
+          ? messageFor('change.account.close', { name })
+          : messageFor('change.account.reopen', { name });
+      return settings.name === undefined
+        ? messageFor('change.account.set', { name })
+        : messageFor('change.account.rename', { name, newName: settings.name });
     },
     inAnyScenario: true,
     decide(draft, { account, settings }) {
@@ -53,10 +57,10 @@ export const accountCommands = {
   /** Puts an account in front of another, or last. */
   'account.move': command({
     fields: { account: id, before: placement },
-    label: ({ account }, words) => `Account ${nameIn(account, words)} moved`,
+    label: ({ account }, words) => messageFor('change.account.move', { name: nameIn(account, words) }),
     inAnyScenario: true,
     decide(draft, { account, before }) {
-      const row = existing(draft, 'accounts', account, messages.thisAccount);
+      const row = existing(draft, 'accounts', account, messageFor('command.thisAccount'));
       draft.set('accounts', { ...row, position: positionBefore(draft, 'accounts', before, account) });
     },
   }),
@@ -64,10 +68,10 @@ export const accountCommands = {
   /** Takes an account away that nothing was entered for; that is seen where the ledger is kept. */
   'account.delete': command({
     fields: { account: id },
-    label: ({ account }, words) => `Account ${nameIn(account, words)} deleted`,
+    label: ({ account }, words) => messageFor('change.account.delete', { name: nameIn(account, words) }),
     inAnyScenario: true,
     decide(draft, { account }) {
-      existing(draft, 'accounts', account, messages.thisAccount);
+      existing(draft, 'accounts', account, messageFor('command.thisAccount'));
       deleteWithAll(draft, 'accounts', account);
     },
   }),
@@ -80,18 +84,18 @@ export const accountCommands = {
       entries: list(all({ entry: id, before: entryFields }), 0, 20_000),
     },
     label: ({ settings }, words) =>
-      `${nameIn(settings.account, words)} reconciled with the statement of ${settings.on}`,
+      messageFor('change.account.reconcile', { name: nameIn(settings.account, words), day: { day: settings.on } }),
     inAnyScenario: true,
     decide(draft, { id, settings, entries }) {
       checkNewId(draft, id);
-      const account = existing(draft, 'accounts', settings.account, messages.thisAccount);
+      const account = existing(draft, 'accounts', settings.account, messageFor('command.thisAccount'));
       checkFigure(settings.balance, 'balance');
       draft.set('reconciliations', { id, ...settings });
       entries.forEach(({ entry, before: given }, at) => {
         const before = entryOf(entry, given);
         const side = sideOf(before, account.id);
-        if (side === null) throw refused('invalid', messages.thisEntryIsOfAnother, `entries.${at}`);
-        if (before[side] !== '') throw refused('conflict', messages.thisWasTickedBefore, `entries.${at}`);
+        if (side === null) throw refused('invalid', messageFor('command.thisEntryIsOfAnother'), `entries.${at}`);
+        if (before[side] !== '') throw refused('conflict', messageFor('command.thisWasTickedBefore'), `entries.${at}`);
         setEntry(draft, before, { ...before, [side]: id }, `entries.${at}`);
       });
     },
@@ -102,11 +106,11 @@ export const accountCommands = {
     fields: { id, entries: list(all({ entry: id, before: entryFields }), 0, 20_000) },
     label({ id }, words) {
       const row = words.document.reconciliations.get(id);
-      return `Reconciliation of ${row ? nameIn(row.account, words) : ''} taken back`;
+      return messageFor('change.account.undoReconcile', { name: row ? nameIn(row.account, words) : '' });
     },
     inAnyScenario: true,
     decide(draft, { id, entries }) {
-      existing(draft, 'reconciliations', id, messages.thisReconciliation);
+      existing(draft, 'reconciliations', id, messageFor('command.thisReconciliation'));
       draft.delete('reconciliations', id);
       entries.forEach(({ entry, before: given }, at) => {
         const before = entryOf(entry, given);
@@ -123,10 +127,10 @@ export const accountCommands = {
   /** Remembers how the bank of an account writes its tables; `null` forgets it. */
   'account.setFormat': command({
     fields: { account: id, format: orNull(all(columnsBut('statementFormats', 'account'))) },
-    label: ({ account }, words) => `How statements of ${nameIn(account, words)} are written`,
+    label: ({ account }, words) => messageFor('change.account.setFormat', { name: nameIn(account, words) }),
     inAnyScenario: true,
     decide(draft, { account, format }) {
-      existing(draft, 'accounts', account, messages.thisAccount);
+      existing(draft, 'accounts', account, messageFor('command.thisAccount'));
       if (format === null) return draft.delete('statementFormats', account);
       for (const [field, value] of Object.entries(format)) if (typeof value === 'string') checkText(value, field, 400);
       draft.set('statementFormats', { id: account, account, ...format });

@@ -7,17 +7,19 @@ import { datedId, lockedYearId } from '../schema/tables.ts';
 import { checkBearer, checkFigure, checkMonth, checkNewId, checkNote, checkText, isColumnWithFigures } from './guards.ts'; // prettier-ignore
 import { command } from './command.ts';
 import { all, figureRef, columnsBut, id, month, text, year, yesNo } from './fields.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor } from '../../message.ts';
 
 /** What is said beside the figures: notes, highlights, and years that are kept from being edited. */
 export const annotationCommands = {
   'year.lock': command({
     fields: { year, locked: yesNo },
     label: ({ year, locked }, { document }) =>
-      `${yearInWords(year, planOf(document).yearBegins)} ${locked ? 'locked' : 'unlocked'}`,
+      messageFor(locked ? 'change.year.lock' : 'change.year.unlock', {
+        year: yearInWords(year, planOf(document).yearBegins),
+      }),
     decide(draft, { year, locked }) {
       if (!Number.isInteger(year) || year < 1900 || year > 2999)
-        throw refused('invalid', messages.isNotAYearSuch(year), 'year');
+        throw refused('invalid', messageFor('command.isNotAYearSuch', { year }), 'year');
       const id = lockedYearId(year);
       if (locked) draft.set('lockedYears', { id, year });
       else if (draft.get('lockedYears', id)) draft.delete('lockedYears', id);
@@ -26,7 +28,8 @@ export const annotationCommands = {
 
   'figureNote.set': command({
     fields: { of: figureRef, month, text: text(2000) },
-    label: ({ of, month }, words) => `Note on ${words.name(of)} in ${words.month(month)}`,
+    label: ({ of, month }, words) =>
+      messageFor('change.figureNote.set', { of: words.name(of), month: words.month(month) }),
     inAnyScenario: true,
     decide(draft, { of, month, text }) {
       checkBearer(draft, of);
@@ -40,7 +43,7 @@ export const annotationCommands = {
 
   'highlight.set': command({
     fields: { id, settings: all(columnsBut('highlights')) },
-    label: ({ settings }, words) => `Highlight on ${words.name(settings.of)}`,
+    label: ({ settings }, words) => messageFor('change.highlight.set', { name: words.name(settings.of) }),
     inAnyScenario: true,
     decide(draft, { id, settings }) {
       if (!draft.get('highlights', id)) checkNewId(draft, id);
@@ -56,10 +59,11 @@ export const annotationCommands = {
 
   'highlight.delete': command({
     fields: { id },
-    label: ({ id }, words) => `Highlight on ${words.name(words.document.highlights.get(id)?.of ?? '')} removed`,
+    label: ({ id }, words) =>
+      messageFor('change.highlight.delete', { name: words.name(words.document.highlights.get(id)?.of ?? '') }),
     inAnyScenario: true,
     decide(draft, { id }) {
-      if (!draft.get('highlights', id)) throw refused('gone', messages.thisHighlightIsNoLonger, 'id');
+      if (!draft.get('highlights', id)) throw refused('gone', messageFor('command.thisHighlightIsNoLonger'), 'id');
       draft.delete('highlights', id);
     },
   }),

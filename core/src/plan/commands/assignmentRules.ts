@@ -1,4 +1,4 @@
-import { messages } from '../../messages/commands.ts';
+import { messageFor } from '../../message.ts';
 import { upgradeRow } from '../schema/columns.ts';
 import { refused } from '../schema/refusal.ts';
 import { TABLES, type AssignmentRuleRow } from '../schema/tables.ts';
@@ -14,7 +14,10 @@ export const assignmentRuleCommands = {
     fields: { rule: id, settings: some(columnsBut('assignmentRules', 'position')) },
     label({ rule, settings }, { document }) {
       const row = document.assignmentRules.get(rule);
-      return `${row ? 'Assignment rule' : 'New assignment rule'} “${settings.text ?? row?.text ?? ''}”`;
+      const text = settings.text ?? row?.text ?? '';
+      return row
+        ? messageFor('change.assignmentRule.set', { text })
+        : messageFor('change.assignmentRule.add', { text });
     },
     inAnyScenario: true,
     decide(draft, { rule, settings }) {
@@ -31,46 +34,49 @@ export const assignmentRuleCommands = {
       checkText(row.text, 'text', 200);
       for (const field of ['least', 'most'] as const) {
         checkFigure(row[field], field);
-        if (row[field] !== null && row[field] < 0) throw refused('invalid', messages.anAmountIsNotBelowZero, field);
+        if (row[field] !== null && row[field] < 0)
+          throw refused('invalid', messageFor('command.anAmountIsNotBelowZero'), field);
       }
       if (row.least !== null && row.most !== null && row.most < row.least)
-        throw refused('invalid', messages.theGreatestIsBelow, 'most');
+        throw refused('invalid', messageFor('command.theGreatestIsBelow'), 'most');
       if (row.text.trim() === '' && row.least === null && row.most === null && row.account === null)
-        throw refused('invalid', messages.aRuleLooksFor, 'text');
+        throw refused('invalid', messageFor('command.aRuleLooksFor'), 'text');
       if (row.line === null && row.toAccount === null)
-        throw refused('invalid', messages.chooseALineOrAnAccount, 'line');
+        throw refused('invalid', messageFor('command.chooseALineOrAnAccount'), 'line');
       if (row.line !== null) {
-        existing(draft, 'lines', row.line, messages.thisLine);
+        existing(draft, 'lines', row.line, messageFor('command.thisLine'));
         const side = sideOfLine(draft.document, row.line);
         if (side === 'memo' || draft.get('lines', row.line)!.unit !== 'money')
-          throw refused('invalid', messages.thisLineIsNoFlow, 'line');
+          throw refused('invalid', messageFor('command.thisLineIsNoFlow'), 'line');
         if (row.toAccount !== null && side !== 'setAside')
-          throw refused('invalid', messages.aTransferIsNeither, 'line');
+          throw refused('invalid', messageFor('command.aTransferIsNeither'), 'line');
       }
       for (const field of ['account', 'toAccount'] as const)
-        if (row[field] !== null) existing(draft, 'accounts', row[field], messages.thisAccount);
+        if (row[field] !== null) existing(draft, 'accounts', row[field], messageFor('command.thisAccount'));
       if (row.toAccount !== null && row.toAccount === row.account)
-        throw refused('invalid', messages.aTransferGoesToAnother, 'toAccount');
+        throw refused('invalid', messageFor('command.aTransferGoesToAnother'), 'toAccount');
       draft.set('assignmentRules', row);
     },
   }),
 
   'assignmentRule.move': command({
     fields: { rule: id, before: placement },
-    label: ({ rule }, { document }) => `Assignment rule “${document.assignmentRules.get(rule)?.text ?? ''}” moved`,
+    label: ({ rule }, { document }) =>
+      messageFor('change.assignmentRule.move', { text: document.assignmentRules.get(rule)?.text ?? '' }),
     inAnyScenario: true,
     decide(draft, { rule, before }) {
-      const row = existing(draft, 'assignmentRules', rule, messages.thisRule);
+      const row = existing(draft, 'assignmentRules', rule, messageFor('command.thisRule'));
       draft.set('assignmentRules', { ...row, position: positionBefore(draft, 'assignmentRules', before, rule) });
     },
   }),
 
   'assignmentRule.delete': command({
     fields: { rule: id },
-    label: ({ rule }, { document }) => `Assignment rule “${document.assignmentRules.get(rule)?.text ?? ''}” deleted`,
+    label: ({ rule }, { document }) =>
+      messageFor('change.assignmentRule.delete', { text: document.assignmentRules.get(rule)?.text ?? '' }),
     inAnyScenario: true,
     decide(draft, { rule }) {
-      existing(draft, 'assignmentRules', rule, messages.thisRule);
+      existing(draft, 'assignmentRules', rule, messageFor('command.thisRule'));
       draft.delete('assignmentRules', rule);
     },
   }),

@@ -1,3 +1,4 @@
+import { english } from '../../testing/english.ts';
 import { describe, expect, it } from 'vitest';
 import { calculate } from '../../engine/results.ts';
 import { Model } from '../../engine/model.ts';
@@ -26,14 +27,14 @@ const month = (text: string) => text as Month;
 
 function after(document: Document, command: Command): Document {
   const decision = decide(document, command);
-  if (!decision.ok) throw new Error(decision.refusal.message);
+  if (!decision.ok) throw new Error(english(decision.refusal.message));
   return applyChanges(document, decision.changes);
 }
 
 function refusalOf(document: Document, command: Command): string {
   const decision = decide(document, command);
   if (decision.ok) throw new Error('This was to be refused.');
-  return decision.refusal.message;
+  return english(decision.refusal.message);
 }
 
 describe('an assumption', () => {

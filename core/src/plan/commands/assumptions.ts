@@ -12,7 +12,7 @@ import { command, type Words } from './command.ts';
 import { all, columns, columnsBut, figure, id, leftOut, list, month, name, placement, some, text } from './fields.ts';
 import { positionBefore, refuseUsed } from './placing.ts';
 import { storedFormula } from './ruleSteps.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor } from '../../message.ts';
 
 /** What can be set of an assumption. */
 export type AssumptionSettings = Omit<AssumptionRow, 'id' | 'position'>;
@@ -21,7 +21,7 @@ export type AssumptionSettings = Omit<AssumptionRow, 'id' | 'position'>;
 export const assumptionCommands = {
   'assumption.add': command({
     fields: { id, name, ...columns('assumptions', 'unit', 'value', 'note'), before: placement },
-    label: ({ name }) => `New assumption ${name}`,
+    label: ({ name }) => messageFor('change.assumption.add', { name }),
     decide: addAssumption,
   }),
 
@@ -29,15 +29,21 @@ export const assumptionCommands = {
     fields: { assumption: id, settings: some(columnsBut('assumptions', 'position')) },
     label: ({ assumption, settings: { value } }, words) =>
       value === undefined
-        ? `${words.name(assumption)} changed`
-        : `${words.name(assumption)}: ${valueInWords(assumption, value, words)}`,
+        ? messageFor('change.assumption.set', { assumption: words.name(assumption) })
+        : messageFor('change.assumption.setValue', {
+            assumption: words.name(assumption),
+            value: valueInWords(assumption, value, words),
+          }),
     decide: (draft, { assumption, settings }) => setAssumption(draft, assumption, settings),
   }),
 
   'assumption.fix': command({
     fields: { assumption: id, value: figure },
     label: ({ assumption, value }, words) =>
-      `${words.name(assumption)}: ${valueInWords(assumption, value, words)} in all months`,
+      messageFor('change.assumption.fix', {
+        assumption: words.name(assumption),
+        value: valueInWords(assumption, value, words),
+      }),
     decide: (draft, { assumption, value }) => fixAssumption(draft, assumption, value),
   }),
 
@@ -49,11 +55,11 @@ export const assumptionCommands = {
       steps: list(all({ from: month, value: figure }), 0, 600),
       note: text(2000),
     },
-    label: ({ assumption }, words) => `${words.name(assumption)} filled`,
+    label: ({ assumption }, words) => messageFor('change.assumption.fill', { assumption: words.name(assumption) }),
     decide(draft, { assumption: id, value, steps, note }) {
       for (const step of stepsOf(draft, id)) draft.delete('assumptionSteps', step.id);
       setAssumption(draft, id, { value, formula: null, note });
-      const assumption = existing(draft, 'assumptions', id, messages.thisAssumption);
+      const assumption = existing(draft, 'assumptions', id, messageFor('command.thisAssumption'));
       for (const step of steps) {
         checkMonth(step.from, 'steps');
         checkFigure(step.value, 'steps');
@@ -65,10 +71,12 @@ export const assumptionCommands = {
 
   'assumption.setStep': command({
     fields: { assumption: id, from: month, value: figure },
-    label: ({ assumption, from }, words) => `${words.name(assumption)} from ${words.month(from)} on`,
+    label: ({ assumption, from }, words) =>
+      messageFor('change.assumption.setStep', { assumption: words.name(assumption), from: words.month(from) }),
     decide(draft, { assumption: id, from, value }) {
-      const assumption = existing(draft, 'assumptions', id, messages.thisAssumption);
-      if (assumption.formula !== null) throw refused('invalid', messages.isComputedByAFormula(assumption.name), 'from');
+      const assumption = existing(draft, 'assumptions', id, messageFor('command.thisAssumption'));
+      if (assumption.formula !== null)
+        throw refused('invalid', messageFor('command.isComputedByAFormula', { name: assumption.name }), 'from');
       checkMonth(from, 'from');
       checkFigure(value, 'value');
       refuseBeyondLimits(draft, assumption, value);
@@ -79,13 +87,17 @@ export const assumptionCommands = {
   'assumption.moveStep': command({
     fields: { assumption: id, from: month, to: month },
     label: ({ assumption, from, to }, words) =>
-      `${words.name(assumption)}: its value of ${words.month(from)} moved to ${words.month(to)}`,
+      messageFor('change.assumption.moveStep', {
+        assumption: words.name(assumption),
+        from: words.month(from),
+        to: words.month(to),
+      }),
     decide(draft, { assumption, from, to }) {
       const step = existingStep(draft, assumption, from);
       checkMonth(to, 'to');
       if (from === to) return;
       if (draft.get('assumptionSteps', datedId(assumption, to)))
-        throw refused('conflict', messages.inThatMonthAnotherValue, 'to');
+        throw refused('conflict', messageFor('command.inThatMonthAnotherValue'), 'to');
       draft.delete('assumptionSteps', step.id);
       draft.set('assumptionSteps', { ...step, id: datedId(assumption, to), from: to });
     },
@@ -93,15 +105,16 @@ export const assumptionCommands = {
 
   'assumption.removeStep': command({
     fields: { assumption: id, from: month },
-    label: ({ assumption }, words) => `Step of ${words.name(assumption)} removed`,
+    label: ({ assumption }, words) =>
+      messageFor('change.assumption.removeStep', { assumption: words.name(assumption) }),
     decide: (draft, { assumption, from }) => draft.delete('assumptionSteps', existingStep(draft, assumption, from).id),
   }),
 
   'assumption.move': command({
     fields: { assumption: id, before: placement, section: leftOut(text(80)) },
-    label: ({ assumption }, words) => `${words.name(assumption)} moved`,
+    label: ({ assumption }, words) => messageFor('change.assumption.move', { assumption: words.name(assumption) }),
     decide(draft, command) {
-      const assumption = existing(draft, 'assumptions', command.assumption, messages.thisAssumption);
+      const assumption = existing(draft, 'assumptions', command.assumption, messageFor('command.thisAssumption'));
       const position = positionBefore(draft, 'assumptions', command.before, assumption.id);
       const section = command.section ?? assumption.section;
       checkSection(section);
@@ -111,9 +124,9 @@ export const assumptionCommands = {
 
   'assumption.delete': command({
     fields: { assumption: id },
-    label: ({ assumption }, words) => `${words.name(assumption)} deleted`,
+    label: ({ assumption }, words) => messageFor('change.assumption.delete', { assumption: words.name(assumption) }),
     decide(draft, { assumption: id }) {
-      const assumption = existing(draft, 'assumptions', id, messages.thisAssumption);
+      const assumption = existing(draft, 'assumptions', id, messageFor('command.thisAssumption'));
       refuseUsed(draft, 'assumptions', assumption);
       deleteWithAll(draft, 'assumptions', id);
     },
@@ -122,7 +135,7 @@ export const assumptionCommands = {
 
 /** A formula takes the place of the value and of the dated steps; `null` gives the value its place again. */
 function setAssumption(draft: Draft, id: string, settings: Partial<AssumptionSettings>): void {
-  const assumption = existing(draft, 'assumptions', id, messages.thisAssumption);
+  const assumption = existing(draft, 'assumptions', id, messageFor('command.thisAssumption'));
   const next = { ...assumption, ...settings };
   if (settings.name !== undefined) checkName(draft, next.name, assumption.id, 'name');
   checkUnit(next.unit);
@@ -132,7 +145,7 @@ function setAssumption(draft: Draft, id: string, settings: Partial<AssumptionSet
   checkNote(next.note);
   checkSection(next.section);
   if (next.low !== null && next.high !== null && next.low >= next.high)
-    throw refused('invalid', messages.theLowerLimitHasTo, settings.low === undefined ? 'high' : 'low');
+    throw refused('invalid', messageFor('command.theLowerLimitHasTo'), settings.low === undefined ? 'high' : 'low');
   const steps = stepsOf(draft, id);
   if (next.formula !== null) {
     if (settings.formula !== undefined) next.formula = storedFormula(draft, next.formula);
@@ -162,7 +175,7 @@ export function foldEarlyValues(draft: Draft, id: string): void {
 
 function existingStep(draft: Draft, assumption: string, from: Month): AssumptionStepRow {
   const step = draft.get('assumptionSteps', datedId(assumption, from));
-  if (!step) throw refused('gone', messages.thisStepIsNoLonger, 'from');
+  if (!step) throw refused('gone', messageFor('command.thisStepIsNoLonger'), 'from');
   return step;
 }
 
@@ -172,13 +185,15 @@ function stepsOf(draft: Draft, id: string): AssumptionStepRow[] {
 
 function checkSection(section: string): void {
   checkText(section, 'section');
-  if ([...section].length > 80) throw refused('invalid', messages.aHeadingMayHave80, 'section');
+  if ([...section].length > 80) throw refused('invalid', messageFor('command.aHeadingMayHave80'), 'section');
 }
 
 function refuseBeyondLimits(draft: Draft, { name, unit, low, high }: AssumptionRow, value: number): void {
   const write = (figure: number) => writeWithUnit(figure, unit, planOf(draft.document));
-  if (low !== null && value < low) throw refused('invalid', messages.mayNotGoBelowChange(name, write(low)), 'value');
-  if (high !== null && value > high) throw refused('invalid', messages.mayNotGoAboveChange(name, write(high)), 'value');
+  if (low !== null && value < low)
+    throw refused('invalid', messageFor('command.mayNotGoBelowChange', { name, limit: write(low) }), 'value');
+  if (high !== null && value > high)
+    throw refused('invalid', messageFor('command.mayNotGoAboveChange', { name, limit: write(high) }), 'value');
 }
 
 function valueInWords(assumption: string, value: number, words: Words): string {

@@ -1,3 +1,4 @@
+import { english } from '../../testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Model } from '../../engine/model.ts';
@@ -11,7 +12,7 @@ import { applyChanges, invert, type Document } from '../document/document.ts';
 import { parsePlan } from '../file/file.ts';
 import { toPlanFile } from '../file/writeFile.ts';
 import { toShown, unitOf } from '../document/formulas.ts';
-import { nameOf } from '../document/naming.ts';
+import { labelOf, nameOf } from '../document/naming.ts';
 import { rollUpOf } from '../document/rollUps.ts';
 import { usersOf } from '../../graph/users.ts';
 import { runs } from '../../testing/setup.ts';
@@ -58,7 +59,7 @@ const PLAN = parsePlan(FILE);
 
 function done(document: Document, command: Command): Document {
   const decision = decide(document, command);
-  if (!decision.ok) throw new Error(decision.refusal.message);
+  if (!decision.ok) throw new Error(english(decision.refusal.message));
   return applyChanges(document, decision.changes);
 }
 
@@ -91,8 +92,8 @@ describe('calculators in a plan', () => {
 
   it('have names, units and roll-ups for their figures', () => {
     expect(nameOf(PLAN, 'bike.total interest')).toBe('Cargo bike.total interest');
-    expect(nameOf(PLAN, 'bike:rate')).toBe('the yearly rate of Cargo bike');
-    expect(nameOf(PLAN, 'more:amount')).toBe('the extra payment of Cargo bike');
+    expect(english(labelOf(PLAN, 'bike:rate'))).toBe('the yearly rate of Cargo bike');
+    expect(english(labelOf(PLAN, 'more:amount'))).toBe('the extra payment of Cargo bike');
     expect(unitOf(PLAN, 'bike.rate')).toBe('ratePerYear');
     expect(rollUpOf(PLAN, 'bike.balance')).toBe('last');
     expect(rollUpOf(PLAN, 'bike.payment')).toBe('total');
@@ -126,13 +127,13 @@ describe('calculators in a plan', () => {
       reach: 'every',
       formula,
     });
-    expect(refusal.message).toEqual(typeof message === 'string' ? message : expect.stringMatching(message));
+    expect(english(refusal.message)).toEqual(typeof message === 'string' ? message : expect.stringMatching(message));
   });
 
   it('refuse circles through their inputs, spelt out', () => {
     const refusal = refusalOf({ kind: 'loan.set', loan: 'bike', settings: { amount: 'total({bike-line})' } });
-    expect(refusal.message).toMatch(/a circular reference/);
-    expect(refusal.message).toMatch(/Cargo bike\.payment needs the amount of Cargo bike/);
+    expect(english(refusal.message)).toMatch(/a circular reference/);
+    expect(english(refusal.message)).toMatch(/Cargo bike\.payment needs the amount of Cargo bike/);
   });
 
   it('begin with nothing but a name that is still free', () => {
@@ -143,10 +144,10 @@ describe('calculators in a plan', () => {
       first: '2026-01',
       deposit: null,
     });
-    expect(refusalOf({ kind: 'fund.set', fund: 'x', settings: { name: 'cargo BIKE' } }).message).toMatch(
+    expect(english(refusalOf({ kind: 'fund.set', fund: 'x', settings: { name: 'cargo BIKE' } }).message)).toMatch(
       /There is already a loan named Cargo bike/,
     );
-    expect(refusalOf({ kind: 'line.set', line: 'wages', settings: { name: 'Bands' } }).message).toMatch(
+    expect(english(refusalOf({ kind: 'line.set', line: 'wages', settings: { name: 'Bands' } }).message)).toMatch(
       /a tax schedule/,
     );
     expect(refusalOf({ kind: 'fund.set', fund: 'wages', settings: { name: 'Other' } })).toMatchObject({
@@ -179,7 +180,7 @@ describe('calculators in a plan', () => {
     const placed = done(PLAN, command);
     expect(placed.groups.get('put-by')).toMatchObject({ side: 'setAside', rhythm: null });
     expect(new Model(placed).seriesOf('fund-line')!.valueAt(4)).toBe(400);
-    expect(describeCommand(command, PLAN)).toBe('Fund deposit put into the budget');
+    expect(english(describeCommand(command, PLAN))).toBe('Fund deposit added to the budget');
     expect(refusalOf({ ...command, newGroup: null }).code).toBe('gone');
   });
 
@@ -239,8 +240,8 @@ describe('the reckoning of calculators', () => {
 
   it('tells what an output was made from', () => {
     const explanation = explainFigure(model, 'bike.payment', 3);
-    expect(explanation.words).toBe(
-      'All that is paid in a month, extra payments included, as the loan Cargo bike gives it from:',
+    expect(english(explanation.words)).toBe(
+      'The loan Cargo bike gives all that is paid in a month, extra payments included, from:',
     );
     expect(explanation.parts.map((part) => part.label)).toEqual([
       'amount',
@@ -252,9 +253,9 @@ describe('the reckoning of calculators', () => {
   });
 
   it('tells where an input comes from', () => {
-    expect(explainFigure(model, 'bike:amount', 0).words).toBe('Typed: €2,400.00.');
+    expect(english(explainFigure(model, 'bike:amount', 0).words)).toBe('Typed: €2,400.00.');
     expect(explainFigure(model, 'bike:rate', 0).parts.map((part) => part.label)).toEqual(['Loan rate']);
-    expect(explainFigure(model, 'bike:balloon', 0).words).toBe('This is still empty.');
+    expect(english(explainFigure(model, 'bike:balloon', 0).words)).toBe('This is still empty.');
   });
 
   it('reads outputs by the names rules use', () => {

@@ -25,7 +25,7 @@ import { addGroup } from './groups.ts';
 import { addLine } from './lines.ts';
 import { positionBefore, refuseUsed } from './placing.ts';
 import { setRule, storedFormula } from './ruleSteps.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor, type Message, listOf } from '../../message.ts';
 
 /** What is done with calculators of every kind: copying, deleting, putting their lines into the budget. */
 export const calculatorCommands = {
@@ -33,14 +33,16 @@ export const calculatorCommands = {
   'calculator.copy': command({
     fields: { calculator: id, as: id, name: orNull(name), offer: yesNo },
     label: ({ calculator, offer }, words) =>
-      offer ? `Another offer for ${words.name(calculator)}` : `${words.name(calculator)} duplicated`,
+      offer
+        ? messageFor('change.calculator.addOffer', { calculator: words.name(calculator) })
+        : messageFor('change.calculator.duplicate', { calculator: words.name(calculator) }),
     decide(draft, { calculator: id, as, name, offer }) {
       const source = present(draft, id);
       checkNewId(draft, as);
       const { table, row } = source;
       const called = name === null ? freeName(draft.document, row.name) : name;
       checkName(draft, called, null, 'name');
-      if (offer && table !== 'loans') throw refused('invalid', messages.onlyALoanHasOther, 'offer');
+      if (offer && table !== 'loans') throw refused('invalid', messageFor('command.onlyALoanHasOther'), 'offer');
       const rows = inOrder<Calculator['row']>(draft.document[table].values());
       // A copy stands beside what it is a copy of; an offer comes after the others.
       const at = offer ? rows.length : rows.findIndex((other) => other.id === id) + 1;
@@ -56,7 +58,7 @@ export const calculatorCommands = {
   /** Takes a calculator away, with its parts and offers; what rules use stays. */
   'calculator.delete': command({
     fields: { calculator: id },
-    label: ({ calculator }, words) => `${words.name(calculator)} deleted`,
+    label: ({ calculator }, words) => messageFor('change.calculator.delete', { calculator: words.name(calculator) }),
     decide(draft, { calculator: id }) {
       const { table, row } = present(draft, id);
       refuseUsed(draft, table, row as never);
@@ -71,12 +73,12 @@ export const calculatorCommands = {
       newGroup: orNull(all({ name, ...columns('groups', 'side') })),
       lines: list(all({ id, name, ...columns('lines', 'unit'), formula }), 1, 100),
     },
-    label: ({ lines }) => `${lines.map((line) => line.name).join(', ')} put into the budget`,
+    label: ({ lines }) => messageFor('change.lines.place', { lines: listOf(lines.map((line) => line.name)) }),
     decide(draft, { group, newGroup, lines }) {
       if (newGroup) {
         const rhythm = newGroup.side === 'expense' ? 'fixed' : null;
         addGroup(draft, { ...newGroup, id: group, rhythm, before: null });
-      } else existing(draft, 'groups', group, messages.theGroupTheseLinesShould);
+      } else existing(draft, 'groups', group, messageFor('command.theGroupTheseLinesShould'));
       const { firstMonth } = planOf(draft.document);
       for (const { formula, ...line } of lines) {
         addLine(draft, { ...line, group, before: null });
@@ -105,7 +107,11 @@ export function setCalculator<T extends CalculatorTable>(
   for (const [column, spec] of Object.entries(TABLES[table])) {
     const value = values[column];
     if (spec.column.kind === 'choice' && !(spec.column.options as readonly string[]).includes(String(value)))
-      throw refused('invalid', `This is one of ${spec.column.options.join(', ')}.`, column);
+      throw refused(
+        'invalid',
+        messageFor('schema.oneOfIsExpected', { options: spec.column.options.join(', ') }),
+        column,
+      );
     if (spec.column.kind === 'whole' && value !== null) checkWhole(Number(value), column, spec.column);
     if (spec.column.kind === 'month') checkMonth(String(value), column);
     if (spec.column.kind === 'text') checkText(String(value), column, spec.column.most);
@@ -134,7 +140,7 @@ export function storedInput(draft: Draft, text: string | null, column: string): 
   const expression = readStored(stored);
   const figure = expression.kind === 'negate' ? expression.operand : expression;
   if (figure.kind === 'number' && figure.value > LARGEST_FIGURE)
-    throw refused('invalid', messages.aFigureHasToBe, column);
+    throw refused('invalid', messageFor('command.aFigureHasToBe'), column);
   return stored;
 }
 
@@ -154,25 +160,28 @@ function copyParts(draft: Draft, from: string, to: string): void {
 
 function present(draft: Draft, id: string): Calculator {
   const calculator = calculatorWith(draft.document, id);
-  if (!calculator) throw refused('gone', messages.thisCalculatorIsNoLonger);
+  if (!calculator) throw refused('gone', messageFor('command.thisCalculatorIsNoLonger'));
   return calculator;
 }
 
 /** Refuses one part more than a calculator may have. */
 export function refuseMany(count: number, what: string): void {
-  if (count >= MAX_PARTS) throw refused('invalid', messages.thereAreAtMost(MAX_PARTS, what));
+  if (count >= MAX_PARTS) throw refused('invalid', messageFor('command.thereAreAtMost', { most: MAX_PARTS, what }));
 }
 
 /** Checks that a stretch of months ends, if it does, after it begins. */
 export function checkSpan(from: string, until: string | null): void {
   if (until === null) return;
   checkMonth(until, 'until');
-  if (until < from) throw refused('invalid', messages.theLastMonthLiesBefore, 'until');
+  if (until < from) throw refused('invalid', messageFor('command.theLastMonthLiesBefore'), 'until');
 }
 
 /** Setting a calculator, or making one, in a few words. */
-export function settingInWords(table: CalculatorTable, id: string, name: string | undefined, words: Words): string {
+export function settingInWords(table: CalculatorTable, id: string, name: string | undefined, words: Words): Message {
   const present = words.document[table].get(id)?.name;
-  if (present === undefined) return messages.newCalculator(CALCULATORS[table].word, name ?? '');
-  return name === undefined || name === present ? messages.changed(present) : messages.renamed(present, name);
+  if (present === undefined)
+    return messageFor('command.newCalculator', { word: CALCULATORS[table].word, name: name ?? '' });
+  return name === undefined || name === present
+    ? messageFor('command.changed', { present })
+    : messageFor('command.renamed', { present, name });
 }

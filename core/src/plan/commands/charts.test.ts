@@ -1,3 +1,4 @@
+import { english } from '../../testing/english.ts';
 import { describe, expect, it } from 'vitest';
 import { sketch } from '../../testing/plans.ts';
 import type { Command } from './commands.ts';
@@ -12,7 +13,7 @@ const idOf = (document: Document, name: string) => namesOf(document).find(name)!
 
 function after(document: Document, command: Command): Document {
   const decision = decide(document, command);
-  if (!decision.ok) throw new Error(decision.refusal.message);
+  if (!decision.ok) throw new Error(english(decision.refusal.message));
   return applyChanges(document, decision.changes);
 }
 
@@ -44,10 +45,14 @@ describe('a chart', () => {
       const decision = decide(made, command);
       return decision.ok ? null : decision.refusal.message;
     };
-    expect(refusal(chart('d', 'net', ['@net']))).toBe('There is already a chart named Net. Choose another name.');
-    expect(refusal(chart('d', ' ', ['@net']))).toBe('Enter a name.');
-    expect(refusal(chart('d', 'Other', ['nowhere']))).toBe('The item this refers to is no longer in the plan.');
-    expect(refusal({ kind: 'chart.delete', id: 'd' })).toBe('This chart is no longer in the plan.');
+    expect(english(refusal(chart('d', 'net', ['@net'])))).toBe(
+      'There is already a chart named Net. Choose another name.',
+    );
+    expect(english(refusal(chart('d', ' ', ['@net'])))).toBe('Enter a name.');
+    expect(english(refusal(chart('d', 'Other', ['nowhere'])))).toBe(
+      'The item this refers to is no longer in the plan.',
+    );
+    expect(english(refusal({ kind: 'chart.delete', id: 'd' }))).toBe('This chart is no longer in the plan.');
   });
 
   it('loses the series of a line that is deleted, and nothing else', () => {

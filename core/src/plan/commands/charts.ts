@@ -9,7 +9,7 @@ import { CHART_FORMS, CHART_MARKS, CHART_SPANS, chartSeriesId } from '../schema/
 import { checkBearer, checkMonth, checkNewId, checkText, existing, isColumnWithFigures } from './guards.ts';
 import { command, type Words } from './command.ts';
 import { all, columns, columnsBut, id, leftOut, list, orNull, placement, yesNo } from './fields.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor } from '../../message.ts';
 
 /** The most series one chart may have. */
 export const MAX_SERIES = 24;
@@ -33,7 +33,8 @@ export const chartCommands = {
         MAX_SERIES,
       ),
     },
-    label: ({ id, settings }, { document }) => `${document.charts.has(id) ? 'Chart' : 'New chart'} ${settings.name}`,
+    label: ({ id, settings }, { document }) =>
+      messageFor(document.charts.has(id) ? 'change.chart.set' : 'change.chart.add', { name: settings.name }),
     inAnyScenario: true,
     decide(draft, { id, settings, series }) {
       if (!draft.get('charts', id)) checkNewId(draft, id);
@@ -41,23 +42,24 @@ export const chartCommands = {
       if (refusal) throw refused('invalid', refusal, 'name');
       const name = tidy(settings.name);
       if (!CHART_FORMS.includes(settings.form))
-        throw refused('invalid', messages.aChartIsOneOf(CHART_FORMS.join(', ')), 'form');
+        throw refused('invalid', messageFor('command.aChartIsOneOf', { forms: CHART_FORMS.join(', ') }), 'form');
       if (!CHART_SPANS.includes(settings.span))
-        throw refused('invalid', messages.aChartGoesBy(CHART_SPANS.join(', ')), 'span');
+        throw refused('invalid', messageFor('command.aChartGoesBy', { spans: CHART_SPANS.join(', ') }), 'span');
       checkText(settings.axis, 'axis', 80);
       const { list = null, along = null } = settings;
-      if (list !== null) existing(draft, 'lists', list, messages.thisList);
-      const column = along === null ? null : existing(draft, 'listColumns', along, messages.thisColumn);
+      if (list !== null) existing(draft, 'lists', list, messageFor('command.thisList'));
+      const column = along === null ? null : existing(draft, 'listColumns', along, messageFor('command.thisColumn'));
       if ((column && column.list !== list) || (settings.form === 'along' && list === null))
-        throw refused('invalid', messages.aChartGoesAlong, 'along');
+        throw refused('invalid', messageFor('command.aChartGoesAlong'), 'along');
       for (const [field, month] of [
         ['from', settings.from],
         ['until', settings.until],
       ] as const)
         if (month !== null) checkMonth(month, field);
       if (settings.from !== null && settings.until !== null && settings.until < settings.from)
-        throw refused('invalid', messages.theLastMonthLiesBefore, 'until');
-      if (series.length > MAX_SERIES) throw refused('invalid', messages.aChartHasAtMost(MAX_SERIES), 'series');
+        throw refused('invalid', messageFor('command.theLastMonthLiesBefore'), 'until');
+      if (series.length > MAX_SERIES)
+        throw refused('invalid', messageFor('command.aChartHasAtMost', { most: MAX_SERIES }), 'series');
       const position = draft.get('charts', id)?.position ?? positionBefore(draft, 'charts', null, id);
       draft.set('charts', { id, ...settings, list, along, name, position });
       for (const row of rowsWhere(draft.document.chartSeries, 'chart', id)) draft.delete('chartSeries', row.id);
@@ -67,13 +69,15 @@ export const chartCommands = {
         const each = { ...given, actual: given.actual ?? false };
         const { of, mark, scenario, projectedFrom, actual } = each;
         if (list === null) checkBearer(draft, of);
-        else if (!isColumnWithFigures(draft, of, list)) throw refused('gone', messages.aSeriesIsOfAColumn, 'series');
-        if (scenario !== null) existing(draft, 'scenarios', scenario, messages.theScenarioASeriesIs);
+        else if (!isColumnWithFigures(draft, of, list))
+          throw refused('gone', messageFor('command.aSeriesIsOfAColumn'), 'series');
+        if (scenario !== null) existing(draft, 'scenarios', scenario, messageFor('command.theScenarioASeriesIs'));
         if ([scenario !== null, projectedFrom !== null, actual].filter(Boolean).length > 1)
-          throw refused('invalid', messages.aSeriesIsOfA, 'series');
+          throw refused('invalid', messageFor('command.aSeriesIsOfA'), 'series');
         if (!CHART_MARKS.includes(mark))
-          throw refused('invalid', messages.aSeriesIsDrawnAs(CHART_MARKS.join(', ')), 'series');
-        if (seriesIds.has(chartSeriesId(id, each))) throw refused('invalid', messages.eachSeriesCanStandIn, 'series');
+          throw refused('invalid', messageFor('command.aSeriesIsDrawnAs', { marks: CHART_MARKS.join(', ') }), 'series');
+        if (seriesIds.has(chartSeriesId(id, each)))
+          throw refused('invalid', messageFor('command.eachSeriesCanStandIn'), 'series');
         seriesIds.add(chartSeriesId(id, each));
         draft.set('chartSeries', {
           id: chartSeriesId(id, each),
@@ -92,20 +96,20 @@ export const chartCommands = {
   /** Puts a chart in front of another, or last. */
   'chart.move': command({
     fields: { id, before: placement },
-    label: ({ id }, words) => `Chart ${titleOf(id, words)} moved`,
+    label: ({ id }, words) => messageFor('change.chart.move', { name: titleOf(id, words) }),
     inAnyScenario: true,
     decide(draft, { id, before }) {
-      const chart = existing(draft, 'charts', id, messages.thisChart);
+      const chart = existing(draft, 'charts', id, messageFor('command.thisChart'));
       draft.set('charts', { ...chart, position: positionBefore(draft, 'charts', before, id) });
     },
   }),
 
   'chart.delete': command({
     fields: { id },
-    label: ({ id }, words) => `Chart ${titleOf(id, words)} deleted`,
+    label: ({ id }, words) => messageFor('change.chart.delete', { name: titleOf(id, words) }),
     inAnyScenario: true,
     decide(draft, { id }) {
-      existing(draft, 'charts', id, messages.thisChart);
+      existing(draft, 'charts', id, messageFor('command.thisChart'));
       deleteWithAll(draft, 'charts', id);
     },
   }),

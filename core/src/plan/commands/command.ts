@@ -1,9 +1,10 @@
-import { monthInWords, type Month } from '../../calendar/month.ts';
+import { type Text, messageFor, type MonthValue } from '../../message.ts';
+import type { Month } from '../../calendar/month.ts';
 import { writeFigure } from '../../figure/write.ts';
 import type { Unit } from '../../figure/unit.ts';
 import { planOf, type Change, type Document } from '../document/document.ts';
 import type { Draft } from '../document/draft.ts';
-import { nameOf } from '../document/naming.ts';
+import { labelOf } from '../document/naming.ts';
 import type { Refusal } from '../schema/refusal.ts';
 import type { PlanRow } from '../schema/tables.ts';
 import type { Fields, ValuesOf } from './fields.ts';
@@ -15,7 +16,7 @@ import type { Fields, ValuesOf } from './fields.ts';
 export interface CommandDescription<F extends Fields> {
   readonly fields: F;
   /** The command in a few words, for undo, redo and history: "Rent from May 2027 on: 1,190.00". */
-  readonly label: (command: ValuesOf<F>, words: Words) => string;
+  readonly label: (command: ValuesOf<F>, words: Words) => Text;
   /** Carries the command out on a draft; throws `Refused` where it cannot be. */
   readonly decide: (draft: Draft, command: ValuesOf<F>) => void;
   /** Whether it means the same while a scenario is active, since it touches no figure of the plan. */
@@ -40,20 +41,16 @@ export class Words {
   }
 
   /** What something that rules may name is called. */
-  name(id: string): string {
-    return nameOf(this.document, id) ?? 'a deleted entry';
+  name(id: string): Text {
+    return labelOf(this.document, id) ?? messageFor('document.deletedEntry');
   }
 
-  month(month: Month): string {
-    return monthInWords(month, this.plan.locale);
+  month(month: Month): MonthValue {
+    return { month };
   }
 
   figure(figure: number, unit: Unit): string {
     return writeFigure(figure, unit, this.plan);
-  }
-
-  count(many: number, what: string, several = `${what}s`): string {
-    return many === 1 ? `1 ${what}` : `${many} ${several}`;
   }
 }
 

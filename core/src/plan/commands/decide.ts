@@ -1,3 +1,4 @@
+import { type Text } from '../../message.ts';
 import { lostTotal } from '../../graph/references.ts';
 import { changesStructure, refuseCircles } from '../../graph/structure.ts';
 import { applyChanges, type Document } from '../document/document.ts';
@@ -40,6 +41,6 @@ export function decide(document: Document, command: Command): Decision {
 }
 
 /** A command in a few words, for undo, redo and history: "Rent from May 2027 on: 1,190.00". */
-export function describeCommand(command: Command, document: Document): string {
+export function describeCommand(command: Command, document: Document): Text {
   return descriptionOf(command).label(command, new Words(document));
 }

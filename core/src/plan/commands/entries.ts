@@ -1,5 +1,5 @@
 import { directionOf, entryRefusal, minorUnitsIn } from '../../ledger/entries.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor, type Message } from '../../message.ts';
 import type { Draft } from '../document/draft.ts';
 import { rowsNamed } from '../document/rowTable.ts';
 import type { Document } from '../document/document.ts';
@@ -53,17 +53,19 @@ export const entryCommands = {
     label({ entries, from }, words) {
       const added = entries.filter(({ before }) => before === null).length;
       const removed = entries.filter(({ after }) => after === null).length;
-      const many = (verb: string) => `${verb} ${words.count(entries.length, 'entry', 'entries')}`;
-      if (from !== undefined) return `${many('Imported')} from ${from}`;
-      const verb = removed === entries.length ? 'Removed' : added === entries.length ? 'Added' : 'Changed';
+      const count = entries.length;
+      if (from !== undefined) return messageFor('change.entries.import', { count, source: from });
+      const done = removed === count ? 'removed' : added === count ? 'added' : 'changed';
       const [first] = entries;
       const shown = first!.after ?? first!.before;
-      return entries.length > 1 || shown === null ? many(verb) : `${verb}: ${entryInWords(shown, words)}`;
+      return count > 1 || shown === null
+        ? messageFor('change.entries.set', { count, done })
+        : messageFor('change.entry.set', { done, entry: entryInWords(shown, words) });
     },
     inAnyScenario: true,
     decide(draft, { entries, stated = [] }) {
       for (const { account, on, balance } of stated) {
-        const row = existing(draft, 'accounts', account, messages.thisAccount);
+        const row = existing(draft, 'accounts', account, messageFor('command.thisAccount'));
         checkFigure(balance, 'stated');
         // An older statement that is taken in later says nothing of how things stand.
         if (row.statedOn === null || row.statedOn <= on)
@@ -78,10 +80,12 @@ export const entryCommands = {
   /** An entry as pages sent it before it had accounts of the plan: it may have waited for the server since. */
   'entry.set': command({
     fields: { entry: id, before: orNull(formerEntry), after: orNull(formerEntry) },
-    label({ before, after }, words) {
+    label({ before, after }) {
       const shown = after ?? before;
-      const verb = after === null ? 'Removed' : before === null ? 'Added' : 'Changed';
-      return `${verb}${shown === null ? ` ${words.count(1, 'entry', 'entries')}` : `: ${shown.what}`}`;
+      const done = after === null ? 'removed' : before === null ? 'added' : 'changed';
+      return shown === null
+        ? messageFor('change.entries.set', { count: 1, done })
+        : messageFor('change.entry.set', { done, entry: shown.what });
     },
     inAnyScenario: true,
     decide(draft, { entry, before, after }) {
@@ -106,16 +110,16 @@ export function setEntry(draft: Draft, before: LedgerEntry | null, after: Ledger
   if (isSameEntry(before, after)) return;
   const { id: entry } = (after ?? before)!;
   if (after === null && (before!.reconciled !== '' || before!.toReconciled !== ''))
-    throw refused('locked', messages.thisEntryWasReconciled, field);
+    throw refused('locked', messageFor('command.thisEntryWasReconciled'), field);
   const refusal = after && entryRefusal(draft.document, after, before);
   if (refusal) throw refused('invalid', refusal.message, `${field}.${refusal.field}`);
   draft.setEntry(entry, before, after);
 }
 
 /** An entry in a few words, its amount the way its line counts it: "Weekly shop, 42.50". */
-function entryInWords(given: EntryGiven, words: Words): string {
+function entryInWords(given: EntryGiven, words: Words): Message {
   const { what, line, amount, toAccount } = entryOf('', given);
   const counted = isTransfer({ toAccount }) ? -amount : amount * directionOf(words.document, line);
   const figure = words.figure(counted / minorUnitsIn(words.document), 'money');
-  return `${what === '' ? words.name(line) : what}, ${figure}`;
+  return messageFor('change.entry', { entry: what === '' ? words.name(line) : what, figure });
 }

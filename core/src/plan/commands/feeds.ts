@@ -4,7 +4,7 @@ import type { Draft } from '../document/draft.ts';
 import { refuseLocked } from '../document/locks.ts';
 import { refused } from '../schema/refusal.ts';
 import { stepId, type FeedRow } from '../schema/tables.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor } from '../../message.ts';
 import { command } from './command.ts';
 import { all, figureRef, figure, id, list, month, orNull, text } from './fields.ts';
 import { existing } from './guards.ts';
@@ -15,10 +15,10 @@ export const feedCommands = {
   /** Lets a line follow a figure of another plan, in place of what it said; the figures arrive with `line.fed`. */
   'line.follow': command({
     fields: { line: id, plan: id, of: figureRef, source: text(200, 1), by: id },
-    label: ({ line, source }, words) => `${words.name(line)} follows ${source}`,
+    label: ({ line, source }, words) => messageFor('change.line.follow', { line: words.name(line), source }),
     decide(draft, { line: lineId, plan, of, source, by }) {
-      const line = existing(draft, 'lines', lineId, messages.thisLine);
-      if (plan === planOf(draft.document).id) throw refused('invalid', messages.namesItsOwnPlan, 'plan');
+      const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
+      if (plan === planOf(draft.document).id) throw refused('invalid', messageFor('command.namesItsOwnPlan'), 'plan');
       if (draft.get('feeds', lineId)) draft.delete('feeds', lineId);
       refuseLocked(draft, line, null, null);
       for (const step of stepsOf(draft, lineId)) draft.delete('ruleSteps', step.id);
@@ -34,7 +34,7 @@ export const feedCommands = {
       source: text(200, 1),
       figures: list(all({ month, amount: orNull(figure) }), 0, MAX_MONTHS),
     },
-    label: ({ line, source }, words) => `${words.name(line)}: new figures of ${source}`,
+    label: ({ line, source }, words) => messageFor('change.line.fed', { line: words.name(line), source }),
     decide(draft, { line, source, figures }) {
       const feed = feedOf(draft, line);
       const amounts = new Map(figures.map((each) => [each.month, each.amount]));
@@ -55,7 +55,7 @@ export const feedCommands = {
   /** Says that what a line follows is deleted or not shown any more; the last figures stay. */
   'line.feedLost': command({
     fields: { line: id },
-    label: ({ line }, words) => `${words.name(line)} keeps its last figures: the plan it follows is not there`,
+    label: ({ line }, words) => messageFor('change.line.feedLost', { line: words.name(line) }),
     decide(draft, { line }) {
       draft.set('feeds', { ...feedOf(draft, line), lost: true });
     },
@@ -64,7 +64,7 @@ export const feedCommands = {
   /** Lets a line stop following; its last figures stay as its own. */
   'line.unfollow': command({
     fields: { line: id },
-    label: ({ line }, words) => `${words.name(line)} follows no other plan any more`,
+    label: ({ line }, words) => messageFor('change.line.unfollow', { line: words.name(line) }),
     decide(draft, { line }) {
       feedOf(draft, line);
       draft.delete('feeds', line);
@@ -77,6 +77,6 @@ export const GIVEN_BY_SERVER: ReadonlySet<string> = new Set(['line.fed', 'line.f
 
 function feedOf(draft: Draft, line: string): FeedRow {
   const feed = draft.get('feeds', line);
-  if (!feed) throw refused('gone', messages.thisLineFollowsNothing);
+  if (!feed) throw refused('gone', messageFor('command.thisLineFollowsNothing'));
   return feed;
 }

@@ -3,7 +3,7 @@ import { refused } from '../schema/refusal.ts';
 import { checkText } from './guards.ts';
 import { command } from './command.ts';
 import { text } from './fields.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor } from '../../message.ts';
 
 const finding = text(200, 1);
 
@@ -11,11 +11,11 @@ const finding = text(200, 1);
 export const findingCommands = {
   'finding.waive': command({
     fields: { finding, reason: text(500) },
-    label: () => 'A finding dismissed',
+    label: () => messageFor('change.finding.waive'),
     inAnyScenario: true,
     decide(draft, { finding, reason: given }) {
       const reason = tidy(given);
-      if (reason === '') throw refused('invalid', messages.sayWhyThisIsNo, 'reason');
+      if (reason === '') throw refused('invalid', messageFor('command.sayWhyThisIsNo'), 'reason');
       checkText(reason, 'reason', 500);
       checkText(finding, 'finding', 200);
       draft.set('waivedFindings', { id: finding, finding, reason });
@@ -24,10 +24,11 @@ export const findingCommands = {
 
   'finding.takeUp': command({
     fields: { finding },
-    label: () => 'A finding taken up again',
+    label: () => messageFor('change.finding.takeUp'),
     inAnyScenario: true,
     decide(draft, { finding }) {
-      if (!draft.get('waivedFindings', finding)) throw refused('gone', messages.thisFindingIsNotSet, 'finding');
+      if (!draft.get('waivedFindings', finding))
+        throw refused('gone', messageFor('command.thisFindingIsNotSet'), 'finding');
       draft.delete('waivedFindings', finding);
     },
   }),

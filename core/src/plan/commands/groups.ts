@@ -10,21 +10,21 @@ import { command } from './command.ts';
 import { columns, id, name, placement, some } from './fields.ts';
 import { copyRule, refuseLossInLockedYears } from './lines.ts';
 import { positionBefore, refuseUsed } from './placing.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor } from '../../message.ts';
 
 /** What is done with groups of lines. */
 export const groupCommands = {
   'group.add': command({
     fields: { id, name, ...columns('groups', 'side', 'rhythm'), before: placement },
-    label: ({ name }) => `New group ${name}`,
+    label: ({ name }) => messageFor('change.group.add', { name }),
     decide: addGroup,
   }),
 
   'group.set': command({
     fields: { group: id, settings: some(columns('groups', 'name', 'side', 'rhythm', 'projectionRate', 'ownRate')) },
-    label: ({ group }, words) => `Group ${words.name(group)} changed`,
+    label: ({ group }, words) => messageFor('change.group.set', { group: words.name(group) }),
     decide(draft, { group: groupId, settings }) {
-      const group = existing(draft, 'groups', groupId, messages.thisGroup);
+      const group = existing(draft, 'groups', groupId, messageFor('command.thisGroup'));
       const next = { ...group, ...settings };
       if (settings.name !== undefined) checkName(draft, next.name, group.id, 'name');
       if (next.side !== 'expense') next.rhythm = null;
@@ -35,25 +35,25 @@ export const groupCommands = {
 
   'group.move': command({
     fields: { group: id, before: placement },
-    label: ({ group }, words) => `Group ${words.name(group)} moved`,
+    label: ({ group }, words) => messageFor('change.group.move', { group: words.name(group) }),
     decide(draft, { group: groupId, before }) {
-      const group = existing(draft, 'groups', groupId, messages.thisGroup);
+      const group = existing(draft, 'groups', groupId, messageFor('command.thisGroup'));
       draft.set('groups', { ...group, position: positionBefore(draft, 'groups', before, group.id) });
     },
   }),
 
   'group.duplicate': command({
     fields: { group: id, id },
-    label: ({ group }, words) => `Group ${words.name(group)} duplicated`,
+    label: ({ group }, words) => messageFor('change.group.duplicate', { group: words.name(group) }),
     decide: (draft, { group, id }) => duplicateGroup(draft, group, id),
   }),
 
   /** Deletes a group with its lines, unless something else needs one of them. */
   'group.delete': command({
     fields: { group: id },
-    label: ({ group }, words) => `Group ${words.name(group)} deleted`,
+    label: ({ group }, words) => messageFor('change.group.delete', { group: words.name(group) }),
     decide(draft, { group: groupId }) {
-      const group = existing(draft, 'groups', groupId, messages.thisGroup);
+      const group = existing(draft, 'groups', groupId, messageFor('command.thisGroup'));
       refuseUsed(draft, 'groups', group);
       for (const line of rowsWhere(draft.document.lines, 'group', groupId)) refuseLossInLockedYears(draft, line);
       deleteWithAll(draft, 'groups', groupId);
@@ -74,7 +74,7 @@ export function addGroup(draft: Draft, { id, name, side, rhythm, before }: NewGr
 
 /** Copies a group with its lines. Rules that name another line of the group name its copy. */
 function duplicateGroup(draft: Draft, groupId: string, id: string): void {
-  const group = existing(draft, 'groups', groupId, messages.thisGroup);
+  const group = existing(draft, 'groups', groupId, messageFor('command.thisGroup'));
   checkNewId(draft, id);
   const order = inOrder(draft.document.groups.values());
   const after = order[order.findIndex((other) => other.id === group.id) + 1]?.id ?? null;

@@ -16,20 +16,20 @@ import {
   type Row,
   type TableName,
 } from '../schema/tables.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor, type Message } from '../../message.ts';
 
 /** What every command checks its fields with. Each check throws `Refused` with a sentence. */
 
-export function existing<T extends TableName>(draft: Draft, table: T, id: string, what: string): Row<T> {
+export function existing<T extends TableName>(draft: Draft, table: T, id: string, what: Message): Row<T> {
   const row = draft.get(table, id);
-  if (!row) throw refused('gone', messages.isNoLongerInThe(what));
+  if (!row) throw refused('gone', messageFor('command.isNoLongerInThe', { what }));
   return row;
 }
 
 export function checkNewId(draft: Draft, id: string): void {
-  if (!ID_PATTERN.test(id)) throw refused('invalid', messages.anIdHas1To, 'id');
+  if (!ID_PATTERN.test(id)) throw refused('invalid', messageFor('command.anIdHas1To'), 'id');
   for (const table of TABLES_WITH_IDS)
-    if (draft.get(table, id)) throw refused('conflict', messages.somethingInThePlanHas, 'id');
+    if (draft.get(table, id)) throw refused('conflict', messageFor('command.somethingInThePlanHas'), 'id');
 }
 
 export function checkName(draft: Draft, name: string, self: string | null, field: string): void {
@@ -39,41 +39,44 @@ export function checkName(draft: Draft, name: string, self: string | null, field
 
 export function checkFigure(figure: number | null, field: string): void {
   if (figure !== null && !(Math.abs(figure) <= LARGEST_FIGURE)) {
-    throw refused('invalid', messages.aFigureHasToBe, field);
+    throw refused('invalid', messageFor('command.aFigureHasToBe'), field);
   }
 }
 
 export function checkWhole(value: number, field: string, { least, most }: { least: number; most: number }): void {
   if (!Number.isInteger(value) || value < least || value > most)
-    throw refused('invalid', messages.thisIsAWholeNumber(least, most), field);
+    throw refused('invalid', messageFor('command.thisIsAWholeNumber', { least, most }), field);
 }
 
 export function checkMonth(month: string, field: string): void {
-  if (!isMonth(month)) throw refused('invalid', messages.isNotAMonthSuch(month), field);
+  if (!isMonth(month)) throw refused('invalid', messageFor('command.isNotAMonthSuch', { month }), field);
 }
 
 export function checkSide(side: string, rhythm: string | null): void {
   if (!(SIDES as readonly string[]).includes(side))
-    throw refused('invalid', messages.aGroupsSideIsOne(SIDES.join(', ')), 'side');
+    throw refused('invalid', messageFor('command.aGroupsSideIsOne', { sides: SIDES.join(', ') }), 'side');
   if (rhythm !== null && (side !== 'expense' || !(RHYTHMS as readonly string[]).includes(rhythm))) {
-    throw refused('invalid', messages.onlyExpensesAreFixedPeriodic, 'rhythm');
+    throw refused('invalid', messageFor('command.onlyExpensesAreFixedPeriodic'), 'rhythm');
   }
 }
 
 export function checkUnit(unit: string): void {
   if (!(UNITS as readonly string[]).includes(unit))
-    throw refused('invalid', messages.aUnitIsOneOf(UNITS.join(', ')), 'unit');
+    throw refused('invalid', messageFor('command.aUnitIsOneOf', { units: UNITS.join(', ') }), 'unit');
 }
 
 export function checkNote(note: string): void {
   checkText(note, 'note');
-  if (note.length > 2000) throw refused('invalid', messages.aNoteMayHave2000(note.length), 'note');
+  if (note.length > 2000)
+    throw refused('invalid', messageFor('command.aNoteMayHave2000', { length: note.length }), 'note');
 }
 
 /** A text that can be stored, written to a file and read again. */
 export function checkText(text: string, field: string, most = Infinity): void {
-  if (!text.isWellFormed() || text.includes('\u0000')) throw refused('invalid', messages.thisTextHasABroken, field);
-  if (text.length > most) throw refused('invalid', messages.thisMayHaveLettersIt(most, text.length), field);
+  if (!text.isWellFormed() || text.includes('\u0000'))
+    throw refused('invalid', messageFor('command.thisTextHasABroken'), field);
+  if (text.length > most)
+    throw refused('invalid', messageFor('command.thisMayHaveLettersIt', { most, length: text.length }), field);
 }
 
 /** A group or line is projected at an assumption or at a rate of its own: setting one of them puts the other aside. */
@@ -83,9 +86,10 @@ export function withOneRate<R extends GroupRow | LineRow>(
   settings: Partial<GroupRow | LineRow>,
 ): R {
   checkFigure(next.ownRate, 'ownRate');
-  if (next.ownRate !== null && next.ownRate <= -1) throw refused('invalid', messages.aYearlyRateLiesAbove, 'ownRate');
+  if (next.ownRate !== null && next.ownRate <= -1)
+    throw refused('invalid', messageFor('command.aYearlyRateLiesAbove'), 'ownRate');
   if (next.projectionRate !== null)
-    existing(draft, 'assumptions', next.projectionRate, messages.theAssumptionForTheProjection);
+    existing(draft, 'assumptions', next.projectionRate, messageFor('command.theAssumptionForTheProjection'));
   if (settings.ownRate != null) return { ...next, projectionRate: null };
   return settings.projectionRate == null ? next : { ...next, ownRate: null };
 }
@@ -99,5 +103,5 @@ export function isColumnWithFigures(draft: Draft, id: string, list?: string): bo
 /** Only lines, groups and totals have figures along the months that notes and charts can be about. */
 export function checkBearer(draft: Draft, id: string): void {
   if (!draft.get('lines', id) && !draft.get('groups', id) && !totalWithId(id))
-    throw refused('gone', messages.whatThisIsAboutIs, 'of');
+    throw refused('gone', messageFor('command.whatThisIsAboutIs'), 'of');
 }

@@ -4,7 +4,7 @@ import type { Refusal } from '../schema/refusal.ts';
 import { scenarioFigureId } from '../schema/tables.ts';
 import { COMMANDS, type Command, type CommandOf } from './commands.ts';
 import type { Cell } from './ruleSteps.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor } from '../../message.ts';
 
 /** What a command is while a scenario is active, so that the plan itself is never changed by accident; or why it cannot be. */
 export function commandInScenario(
@@ -41,7 +41,7 @@ export function commandInScenario(
   return {
     refusal: {
       code: 'invalid',
-      message: messages.theScenarioIsActiveIn(name),
+      message: messageFor('command.theScenarioIsActiveIn', { name }),
     },
   };
 }
@@ -59,7 +59,7 @@ function clearing(
     document.scenarioFigures.has(scenarioFigureId(scenario, line, month)),
   );
   if (scenarioCells.length > 0) return { command: { kind: 'scenario.clearFigures', scenario, cells: scenarioCells } };
-  const message = messages.thisExceptionIsThePlans;
+  const message = messageFor('command.thisExceptionIsThePlans');
   return { refusal: { code: 'invalid', message } };
 }
 

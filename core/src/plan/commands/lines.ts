@@ -16,13 +16,13 @@ import { command } from './command.ts';
 import { MAX_CELLS, columns, figure, id, list, many, name, orNull, placement, some } from './fields.ts';
 import { positionBefore, refuseUsed } from './placing.ts';
 import { setRule } from './ruleSteps.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor, listOf } from '../../message.ts';
 
 /** What is done with whole lines: adding, setting, ordering, copying, deleting. */
 export const lineCommands = {
   'line.add': command({
     fields: { id, group: id, name, ...columns('lines', 'unit'), before: placement },
-    label: ({ name }) => `New line ${name}`,
+    label: ({ name }) => messageFor('change.line.add', { name }),
     decide: addLine,
   }),
 
@@ -46,19 +46,25 @@ export const lineCommands = {
       ),
     },
     label({ line, settings: { locked, name } }, words) {
-      if (locked !== undefined) return `${words.name(line)} ${locked ? 'locked' : 'unlocked'}`;
-      return name === undefined ? `${words.name(line)} changed` : `${words.name(line)} renamed ${name}`;
+      const before = words.name(line);
+      if (locked !== undefined)
+        return locked
+          ? messageFor('change.line.lock', { line: before })
+          : messageFor('change.line.unlock', { line: before });
+      return name === undefined
+        ? messageFor('change.line.set', { line: before })
+        : messageFor('change.line.rename', { line: before, newName: name });
     },
     decide(draft, { line: lineId, settings }) {
-      const line = existing(draft, 'lines', lineId, messages.thisLine);
+      const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
       const next = { ...line, ...settings };
       if (settings.name !== undefined) checkName(draft, next.name, line.id, 'name');
       checkUnit(next.unit);
       checkNote(next.note);
       if (!ROLL_UPS.includes(next.rollUp))
-        throw refused('invalid', messages.aYearIsOneOf(ROLL_UPS.join(', ')), 'rollUp');
+        throw refused('invalid', messageFor('command.aYearIsOneOf', { rollUps: ROLL_UPS.join(', ') }), 'rollUp');
       if (!EMPHASES.includes(next.emphasis))
-        throw refused('invalid', messages.emphasisIsOneOf(EMPHASES.join(', ')), 'emphasis');
+        throw refused('invalid', messageFor('command.emphasisIsOneOf', { emphases: EMPHASES.join(', ') }), 'emphasis');
       checkFigure(next.targetShare, 'targetShare');
       draft.set('lines', { ...withOneRate(draft, next, settings), name: tidy(next.name) });
     },
@@ -66,10 +72,10 @@ export const lineCommands = {
 
   'line.move': command({
     fields: { line: id, group: id, before: placement },
-    label: ({ line }, words) => `${words.name(line)} moved`,
+    label: ({ line }, words) => messageFor('change.line.move', { line: words.name(line) }),
     decide(draft, { line: lineId, group, before }) {
-      const line = existing(draft, 'lines', lineId, messages.thisLine);
-      existing(draft, 'groups', group, messages.theGroupThisLineShould);
+      const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
+      existing(draft, 'groups', group, messageFor('command.theGroupThisLineShould'));
       const position = positionBefore(draft, 'lines', before, line.id, group);
       draft.set('lines', { ...line, group, position });
     },
@@ -78,9 +84,9 @@ export const lineCommands = {
   /** Copies a line with its rule and exceptions; the copy stands right after it. */
   'line.duplicate': command({
     fields: { line: id, id },
-    label: ({ line }, words) => `${words.name(line)} duplicated`,
+    label: ({ line }, words) => messageFor('change.line.duplicate', { line: words.name(line) }),
     decide(draft, { line: lineId, id }) {
-      const line = existing(draft, 'lines', lineId, messages.thisLine);
+      const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
       checkNewId(draft, id);
       const siblings = inOrder(rowsWhere(draft.document.lines, 'group', line.group));
       const before = siblings[siblings.findIndex((other) => other.id === line.id) + 1]?.id ?? null;
@@ -93,9 +99,9 @@ export const lineCommands = {
   /** Deletes a line, with all that is said of it, unless something needs it. */
   'line.delete': command({
     fields: { line: id },
-    label: ({ line }, words) => `${words.name(line)} deleted`,
+    label: ({ line }, words) => messageFor('change.line.delete', { line: words.name(line) }),
     decide(draft, { line: lineId }) {
-      const line = existing(draft, 'lines', lineId, messages.thisLine);
+      const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
       refuseUsed(draft, 'lines', line);
       refuseLossInLockedYears(draft, line);
       deleteWithAll(draft, 'lines', lineId);
@@ -106,10 +112,10 @@ export const lineCommands = {
   'lines.order': command({
     fields: { groups: many({ group: id, lines: list(id, 1, MAX_CELLS) }) },
     label: ({ groups }, words) =>
-      `Lines of ${groups.map(({ group }) => words.name(group)).join(', ')} in another order`,
+      messageFor('change.lines.order', { groups: listOf(groups.map(({ group }) => words.name(group))) }),
     decide(draft, { groups }) {
       if (new Set(groups.map(({ group }) => group)).size < groups.length)
-        throw refused('invalid', messages.eachGroupCanBePut, 'groups');
+        throw refused('invalid', messageFor('command.eachGroupCanBePut'), 'groups');
       for (const { group, lines } of groups) orderLines(draft, group, lines);
     },
   }),
@@ -117,7 +123,7 @@ export const lineCommands = {
   /** Gives lines a percentage of the income each, in every month; `null` takes a line's away and leaves it empty. */
   'income.split': command({
     fields: { shares: many({ line: id, share: orNull(figure) }) },
-    label: ({ shares }, words) => `Income split between ${words.count(shares.length, 'line')}`,
+    label: ({ shares }) => messageFor('change.income.split', { count: shares.length }),
     decide(draft, { shares }) {
       const { firstMonth } = planOf(draft.document);
       for (const { line, share } of shares) {
@@ -126,7 +132,7 @@ export const lineCommands = {
           setRule(draft, line, firstMonth, 'every', null, { amount: null, formula: null });
           continue;
         }
-        if (share < 0) throw refused('invalid', messages.aShareOfTheIncome, 'shares');
+        if (share < 0) throw refused('invalid', messageFor('command.aShareOfTheIncome'), 'shares');
         const formula = patternFormula({ kind: 'percentage', of: TOTAL_INCOME, share });
         setRule(draft, line, firstMonth, 'every', null, { amount: null, formula });
       }
@@ -139,7 +145,7 @@ type NewLine = Pick<LineRow, 'id' | 'group' | 'name' | 'unit'> & { readonly befo
 /** Adds a line to a group in front of another, or at the end. */
 export function addLine(draft: Draft, { id, group, name, unit, before }: NewLine): void {
   checkNewId(draft, id);
-  existing(draft, 'groups', group, messages.theGroupThisLineShould);
+  existing(draft, 'groups', group, messageFor('command.theGroupThisLineShould'));
   checkName(draft, name, null, 'name');
   checkUnit(unit);
   draft.set('lines', {
@@ -169,7 +175,7 @@ export function copyRule(draft: Draft, from: string, to: string, copies: Readonl
 }
 
 function orderLines(draft: Draft, groupId: string, wanted: readonly string[]): void {
-  existing(draft, 'groups', groupId, messages.thisGroup);
+  existing(draft, 'groups', groupId, messageFor('command.thisGroup'));
   const lines = inOrder(rowsWhere(draft.document.lines, 'group', groupId));
   const rank = new Map(wanted.map((id, index) => [id, index]));
   const sorted = lines

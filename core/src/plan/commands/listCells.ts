@@ -1,5 +1,5 @@
 import { isDay } from '../../calendar/readDate.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor } from '../../message.ts';
 import type { Draft } from '../document/draft.ts';
 import { namesInList } from '../document/listNames.ts';
 import { choicesOf } from '../document/lists.ts';
@@ -18,14 +18,15 @@ export interface CellRuleValue {
 
 /** Puts a value where an item and a column meet, as far as the column takes it. */
 export function setCell(draft: Draft, { item, column: columnId, value, formula }: CellRuleValue): void {
-  const column = existing(draft, 'listColumns', columnId, messages.thisColumn);
-  const row = existing(draft, 'listItems', item, messages.thisItem);
-  if (row.list !== column.list) throw refused('invalid', messages.thisColumnIsOfAnother, 'column');
-  if (column.locked) throw refused('locked', messages.theColumnIsLocked(column.name));
+  const column = existing(draft, 'listColumns', columnId, messageFor('command.thisColumn'));
+  const row = existing(draft, 'listItems', item, messageFor('command.thisItem'));
+  if (row.list !== column.list) throw refused('invalid', messageFor('command.thisColumnIsOfAnother'), 'column');
+  if (column.locked) throw refused('locked', messageFor('command.theColumnIsLocked', { name: column.name }));
   const id = cellId(item, columnId);
   const empty = { id, item, column: columnId, figure: null, text: '', line: null, formula: null };
   if (formula !== undefined) {
-    if (column.kind !== 'rule') throw refused('invalid', messages.onlyRulesHaveExceptions(column.name), 'formula');
+    if (column.kind !== 'rule')
+      throw refused('invalid', messageFor('command.onlyRulesHaveExceptions', { name: column.name }), 'formula');
     const stored = storedFormula(draft, formula, 'formula', namesInList(draft.document, column.list));
     return draft.set('listCells', { ...empty, formula: stored });
   }
@@ -42,26 +43,26 @@ function heldBy(draft: Draft, column: ListColumnRow, value: number | string): Pa
   switch (kind) {
     case 'figure':
     case 'rule':
-      if (typeof value !== 'number') throw refused('invalid', messages.holdsFigures(name), 'value');
+      if (typeof value !== 'number') throw refused('invalid', messageFor('command.holdsFigures', { name }), 'value');
       checkFigure(value, 'value');
       return { figure: value };
     case 'yesNo':
-      if (value !== 0 && value !== 1) throw refused('invalid', messages.holdsYesOrNo(name), 'value');
+      if (value !== 0 && value !== 1) throw refused('invalid', messageFor('command.holdsYesOrNo', { name }), 'value');
       return { figure: value };
     case 'entries':
-      throw refused('invalid', messages.followsTheEntries(name), 'value');
+      throw refused('invalid', messageFor('command.followsTheEntries', { name }), 'value');
     case 'status':
-      throw refused('invalid', messages.aStatusFollows(name), 'value');
+      throw refused('invalid', messageFor('command.aStatusFollows', { name }), 'value');
   }
-  if (typeof value !== 'string') throw refused('invalid', messages.holdsTexts(name), 'value');
+  if (typeof value !== 'string') throw refused('invalid', messageFor('command.holdsTexts', { name }), 'value');
   checkText(value, 'value', 500);
-  if (/[\r\n\t]/.test(value)) throw refused('invalid', messages.anEntryStandsOnOneLine, 'value');
+  if (/[\r\n\t]/.test(value)) throw refused('invalid', messageFor('command.anEntryStandsOnOneLine'), 'value');
   switch (kind) {
     case 'date':
-      if (!isDay(value)) throw refused('invalid', messages.isNoDay(value), 'value');
+      if (!isDay(value)) throw refused('invalid', messageFor('command.isNoDay', { day: value }), 'value');
       return { text: value };
     case 'line':
-      existing(draft, 'lines', value, messages.thisLine);
+      existing(draft, 'lines', value, messageFor('command.thisLine'));
       return { line: value };
     case 'choice':
       offer(draft, column, value);

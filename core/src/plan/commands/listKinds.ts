@@ -1,7 +1,7 @@
 import { isDay } from '../../calendar/readDate.ts';
 import { decimalText } from '../../figure/decimal.ts';
 import { readFigure } from '../../figure/read.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor, listOf } from '../../message.ts';
 import { planOf } from '../document/document.ts';
 import type { Draft } from '../document/draft.ts';
 import { isTyped } from '../document/lists.ts';
@@ -19,11 +19,15 @@ import { hasFigures } from '../document/lists.ts';
 export function changeKind(draft: Draft, before: ListColumnRow, after: ListColumnRow, replace: boolean): void {
   const users = hasFigures(before) && !hasFigures(after) ? usersOfColumn(draft.document, before) : [];
   if (users.length > 0)
-    throw refused('used', messages.isUsedByChangeFirst(before.name, users.map(({ name }) => name).join(', '), users.length), 'kind'); // prettier-ignore
+    throw refused('used', messageFor('command.isUsedByChangeFirst', { name: before.name, list: listOf(users.map(({ name }) => name)), useCount: users.length }), 'kind'); // prettier-ignore
   const cells = rowsWhere(draft.document.listCells, 'column', after.id);
   if (cells.length === 0) return;
   if (!isTyped(after) && !replace && isTyped(before))
-    throw refused('invalid', messages.hasEntriesThatWouldGo(before.name, cells.length), 'kind');
+    throw refused(
+      'invalid',
+      messageFor('command.hasEntriesThatWouldGo', { name: before.name, count: cells.length }),
+      'kind',
+    );
   const lost: string[] = [];
   for (const cell of cells) {
     draft.delete('listCells', cell.id);
@@ -32,7 +36,8 @@ export function changeKind(draft: Draft, before: ListColumnRow, after: ListColum
     if (value === null) lost.push(textOf(cell));
     else setCell(draft, { item: cell.item, column: after.id, value });
   }
-  if (lost.length > 0) throw refused('invalid', messages.cannotBecome(lost.length, lost[0]!), 'kind');
+  if (lost.length > 0)
+    throw refused('invalid', messageFor('command.cannotBecome', { count: lost.length, example: lost[0]! }), 'kind');
 }
 
 /** What an entry is as one of another kind; `null` when it is none. */

@@ -1,6 +1,6 @@
 import { deleteWithAll } from '../../graph/references.ts';
 import { usersOfColumn } from '../../graph/users.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor, listOf } from '../../message.ts';
 import type { Draft } from '../document/draft.ts';
 import { withReferences } from '../document/formulas.ts';
 import { namesInList } from '../document/listNames.ts';
@@ -45,7 +45,7 @@ export const listCommands = {
       /** A rate its rules share, made with it. */
       assumption: leftOut(all({ id, ...columns('assumptions', 'name', 'unit', 'value') })),
     },
-    label: ({ name }) => `New list ${name}`,
+    label: ({ name }) => messageFor('change.list.add', { name }),
     decide(draft, { id, name, columns, items, before, assumption }) {
       checkNewId(draft, id);
       checkName(draft, name, null, 'name');
@@ -63,9 +63,11 @@ export const listCommands = {
   'list.set': command({
     fields: { list: id, settings: some(columnsBut('lists', 'position')) },
     label: ({ list, settings }, words) =>
-      settings.name === undefined ? `List ${words.name(list)}` : `${words.name(list)} renamed ${settings.name}`,
+      settings.name === undefined
+        ? messageFor('change.list.set', { list: words.name(list) })
+        : messageFor('change.list.rename', { list: words.name(list), newName: settings.name }),
     decide(draft, { list, settings }) {
-      const row = existing(draft, 'lists', list, messages.thisList);
+      const row = existing(draft, 'lists', list, messageFor('command.thisList'));
       const next = { ...row, ...settings };
       if (settings.name !== undefined) checkName(draft, next.name, list, 'name');
       if (next.month !== null) checkMonth(next.month, 'month');
@@ -76,10 +78,10 @@ export const listCommands = {
 
   'list.move': command({
     fields: { list: id, before: placement },
-    label: ({ list }, words) => `List ${words.name(list)} moved`,
+    label: ({ list }, words) => messageFor('change.list.move', { list: words.name(list) }),
     inAnyScenario: true,
     decide(draft, { list, before }) {
-      const row = existing(draft, 'lists', list, messages.thisList);
+      const row = existing(draft, 'lists', list, messageFor('command.thisList'));
       draft.set('lists', { ...row, position: positionBefore(draft, 'lists', before, list) });
     },
   }),
@@ -87,10 +89,10 @@ export const listCommands = {
   /** Copies a list with all that is in it; the ids of the copies follow from its own. */
   'list.duplicate': command({
     fields: { list: id, id },
-    label: ({ list }, words) => `${words.name(list)} duplicated`,
+    label: ({ list }, words) => messageFor('change.list.duplicate', { list: words.name(list) }),
     decide(draft, { list, id }) {
-      const row = existing(draft, 'lists', list, messages.thisList);
-      if (id.length > 40) throw refused('invalid', messages.anIdHas1To, 'id');
+      const row = existing(draft, 'lists', list, messageFor('command.thisList'));
+      if (id.length > 40) throw refused('invalid', messageFor('command.anIdHas1To'), 'id');
       checkNewId(draft, id);
       const { document } = draft;
       const others = [...document.lists.values()].filter(({ position }) => position > row.position);
@@ -134,18 +136,18 @@ export const listCommands = {
 
   'list.delete': command({
     fields: { list: id },
-    label: ({ list }, words) => `List ${words.name(list)} deleted`,
+    label: ({ list }, words) => messageFor('change.list.delete', { list: words.name(list) }),
     decide(draft, { list }) {
-      refuseUsed(draft, 'lists', existing(draft, 'lists', list, messages.thisList));
+      refuseUsed(draft, 'lists', existing(draft, 'lists', list, messageFor('command.thisList')));
       deleteWithAll(draft, 'lists', list);
     },
   }),
 
   'listColumn.add': command({
     fields: { list: id, id, settings: columnSettings, before: placement },
-    label: ({ settings }) => `New column ${settings.name ?? ''}`,
+    label: ({ settings }) => messageFor('change.listColumn.add', { name: settings.name ?? '' }),
     decide(draft, { list, id, settings, before }) {
-      existing(draft, 'lists', list, messages.thisList);
+      existing(draft, 'lists', list, messageFor('command.thisList'));
       addColumn(draft, list, id, withoutRule(settings), columnPosition(draft, list, before, id));
       setColumn(draft, id, settings);
     },
@@ -164,11 +166,15 @@ export const listCommands = {
     },
     label({ column, settings }, words) {
       const name = words.name(column);
-      if (settings.name !== undefined && settings.name !== name) return `Column ${name} renamed ${settings.name}`;
-      return settings.locked === undefined ? `Column ${name}` : `${name} ${settings.locked ? 'locked' : 'unlocked'}`;
+      if (settings.name !== undefined && settings.name !== name)
+        return messageFor('change.listColumn.rename', { column: name, newName: settings.name });
+      if (settings.locked === undefined) return messageFor('change.listColumn.set', { column: name });
+      return settings.locked
+        ? messageFor('change.listColumn.lock', { column: name })
+        : messageFor('change.listColumn.unlock', { column: name });
     },
     decide(draft, { column, settings, replace = false, figures }) {
-      const before = existing(draft, 'listColumns', column, messages.thisColumn);
+      const before = existing(draft, 'listColumns', column, messageFor('command.thisColumn'));
       setColumn(draft, column, settings);
       const after = draft.get('listColumns', column)!;
       if (before.kind !== after.kind) changeKind(draft, before, after, replace);
@@ -178,22 +184,26 @@ export const listCommands = {
 
   'listColumn.move': command({
     fields: { column: id, before: placement },
-    label: ({ column }, words) => `Column ${words.name(column)} moved`,
+    label: ({ column }, words) => messageFor('change.listColumn.move', { column: words.name(column) }),
     inAnyScenario: true,
     decide(draft, { column, before }) {
-      const row = existing(draft, 'listColumns', column, messages.thisColumn);
+      const row = existing(draft, 'listColumns', column, messageFor('command.thisColumn'));
       draft.set('listColumns', { ...row, position: columnPosition(draft, row.list, before, column) });
     },
   }),
 
   'listColumn.delete': command({
     fields: { column: id },
-    label: ({ column }, words) => `Column ${words.name(column)} deleted`,
+    label: ({ column }, words) => messageFor('change.listColumn.delete', { column: words.name(column) }),
     decide(draft, { column }) {
-      const row = existing(draft, 'listColumns', column, messages.thisColumn);
+      const row = existing(draft, 'listColumns', column, messageFor('command.thisColumn'));
       const uses = usersOfColumn(draft.document, row);
       if (uses.length > 0) {
-        const message = messages.isUsedByChangeFirst(row.name, uses.map((user) => user.name).join(', '), uses.length);
+        const message = messageFor('command.isUsedByChangeFirst', {
+          name: row.name,
+          list: listOf(uses.map((user) => user.name)),
+          useCount: uses.length,
+        });
         throw new Refused({ code: 'used', message, uses });
       }
       deleteWithAll(draft, 'listColumns', column);
@@ -208,9 +218,10 @@ export const listCommands = {
       before: placement,
       cells: leftOut(list(all({ item: id, ...cellFields }), 0, MAX_LIST_CELLS)),
     },
-    label: ({ list, items }, words) => `${words.count(items.length, 'item')} added to ${words.name(list)}`,
+    label: ({ list, items }, words) =>
+      messageFor('change.listItems.add', { count: items.length, list: words.name(list) }),
     decide(draft, { list, items, before, cells }) {
-      existing(draft, 'lists', list, messages.thisList);
+      existing(draft, 'lists', list, messageFor('command.thisList'));
       addItems(draft, list, items, itemPositions(draft, list, before, items.length, new Set()));
       for (const cell of cells ?? []) setCell(draft, cell);
     },
@@ -218,7 +229,8 @@ export const listCommands = {
 
   'listItems.move': command({
     fields: { list: id, items: list(id, 1, MAX_ITEMS), before: placement },
-    label: ({ list, items }, words) => `${words.count(items.length, 'item')} of ${words.name(list)} moved`,
+    label: ({ list, items }, words) =>
+      messageFor('change.listItems.move', { count: items.length, list: words.name(list) }),
     decide(draft, { list, items, before }) {
       const moved = new Set(items);
       const keys = itemPositions(draft, list, before, items.length, moved);
@@ -231,7 +243,7 @@ export const listCommands = {
   /** The order of all items of a list. Those that are not named keep theirs, at the end. */
   'listItems.order': command({
     fields: { list: id, items: list(id, 1, MAX_ITEMS) },
-    label: ({ list }, words) => `Items of ${words.name(list)} in another order`,
+    label: ({ list }, words) => messageFor('change.listItems.order', { list: words.name(list) }),
     decide(draft, { list, items }) {
       const named = new Set(items);
       const rest = itemsOf(draft.document, list).filter((item) => !named.has(item.id));
@@ -245,7 +257,8 @@ export const listCommands = {
 
   'listItems.delete': command({
     fields: { list: id, items: list(id, 1, MAX_ITEMS) },
-    label: ({ list, items }, words) => `${words.count(items.length, 'item')} of ${words.name(list)} deleted`,
+    label: ({ list, items }, words) =>
+      messageFor('change.listItems.delete', { count: items.length, list: words.name(list) }),
     decide(draft, { list, items }) {
       for (const item of new Set(items)) deleteWithAll(draft, 'listItems', itemOf(draft, list, item).id);
     },
@@ -260,7 +273,9 @@ export const listCommands = {
     label({ cells }, words) {
       const columns = new Set(cells.map(({ column }) => column));
       const [first] = columns;
-      return columns.size === 1 ? `${words.name(first!)}: ${words.count(cells.length, 'entry', 'entries')}` : words.count(cells.length, 'entry', 'entries'); // prettier-ignore
+      return columns.size === 1
+        ? messageFor('change.listCells.setInColumn', { column: words.name(first!), count: cells.length })
+        : messageFor('change.listCells.set', { count: cells.length }); // prettier-ignore
     },
     decide(draft, { cells }) {
       for (const cell of cells) setCell(draft, cell);
@@ -281,7 +296,7 @@ function addColumn(draft: Draft, list: string, id: string, settings: ColumnSetti
 }
 
 function setColumn(draft: Draft, id: string, settings: ColumnSettings): void {
-  const row = existing(draft, 'listColumns', id, messages.thisColumn);
+  const row = existing(draft, 'listColumns', id, messageFor('command.thisColumn'));
   const next = { ...row, ...settings };
   const refusal = columnNameRefusal(draft.document, row.list, next.name, id);
   if (refusal) throw refused('invalid', refusal, 'name');
@@ -290,9 +305,9 @@ function setColumn(draft: Draft, id: string, settings: ColumnSettings): void {
   if (next.kind !== 'status') next.estimated = next.actual = null;
   for (const field of ['estimated', 'actual'] as const) {
     if (next[field] === null) continue;
-    const other = existing(draft, 'listColumns', next[field], messages.theColumnThisCompares);
+    const other = existing(draft, 'listColumns', next[field], messageFor('command.theColumnThisCompares'));
     if (other.list !== row.list || !['figure', 'rule', 'entries'].includes(other.kind))
-      throw refused('invalid', messages.aStatusComparesFigures, field);
+      throw refused('invalid', messageFor('command.aStatusComparesFigures'), field);
   }
   if (next.kind !== 'choice' && next.kind !== 'text') next.groups = false;
   draft.set('listColumns', { ...next, name: tidy(next.name) });
@@ -306,7 +321,7 @@ function setColumn(draft: Draft, id: string, settings: ColumnSettings): void {
 function columnPosition(draft: Draft, list: string, before: string | null, self: string): string {
   const columns = columnsOf(draft.document, list).filter((column) => column.id !== self);
   const at = before === null ? columns.length : columns.findIndex((column) => column.id === before);
-  if (at < 0) throw refused('gone', messages.thePlaceThisShouldGo, 'before');
+  if (at < 0) throw refused('gone', messageFor('command.thePlaceThisShouldGo'), 'before');
   return makeRoom(columns, at, 1, (column) => draft.set('listColumns', column))[0]!;
 }
 
@@ -320,20 +335,22 @@ function itemPositions(
 ): string[] {
   const items = itemsOf(draft.document, list).filter((item) => !moved.has(item.id));
   const at = before === null ? items.length : items.findIndex((item) => item.id === before);
-  if (at < 0) throw refused('gone', messages.thePlaceThisShouldGo, 'before');
+  if (at < 0) throw refused('gone', messageFor('command.thePlaceThisShouldGo'), 'before');
   return makeRoom(items, at, count, (item) => draft.set('listItems', item));
 }
 
 /** An item of a list; refused where it is of another, or gone. */
 function itemOf(draft: Draft, list: string, id: string): ListItemRow {
-  const row = existing(draft, 'listItems', id, messages.thisItem);
-  if (row.list !== list) throw refused('gone', messages.isNoLongerInThe(messages.thisItem), 'items');
+  const row = existing(draft, 'listItems', id, messageFor('command.thisItem'));
+  if (row.list !== list)
+    throw refused('gone', messageFor('command.isNoLongerInThe', { what: messageFor('command.thisItem') }), 'items');
   return row;
 }
 
 function addItems(draft: Draft, list: string, items: readonly NewItem[], keys: readonly string[]): void {
   const cells = items.reduce((sum, item) => sum + item.cells.length, 0);
-  if (cells > MAX_LIST_CELLS) throw refused('invalid', messages.thisMayHaveCells(MAX_LIST_CELLS, cells), 'items');
+  if (cells > MAX_LIST_CELLS)
+    throw refused('invalid', messageFor('command.thisMayHaveCells', { most: MAX_LIST_CELLS, count: cells }), 'items');
   items.forEach((item, at) => {
     checkNewId(draft, item.id);
     draft.set('listItems', { id: item.id, list, position: keys[at]! });

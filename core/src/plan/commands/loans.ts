@@ -5,7 +5,7 @@ import { checkSpan, refuseMany, setCalculator, settingInWords, storedInput } fro
 import { checkMonth, checkNewId, existing } from './guards.ts';
 import { command } from './command.ts';
 import { all, columnsBut, id, orNull, some } from './fields.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor } from '../../message.ts';
 
 /** What is done with loans: their terms, extra payments, other offers. */
 export const loanCommands = {
@@ -19,13 +19,15 @@ export const loanCommands = {
   'loan.setExtra': command({
     fields: { id, settings: orNull(all(columnsBut('loanExtras'))) },
     label: ({ id, settings }, words) =>
-      `Extra payment on ${words.name(settings?.loan ?? words.document.loanExtras.get(id)?.loan ?? '')}`,
+      messageFor('change.loan.setExtra', {
+        name: words.name(settings?.loan ?? words.document.loanExtras.get(id)?.loan ?? ''),
+      }),
     decide(draft, { id, settings }) {
       if (settings === null) {
-        existing(draft, 'loanExtras', id, messages.thisExtraPayment);
+        existing(draft, 'loanExtras', id, messageFor('command.thisExtraPayment'));
         return draft.delete('loanExtras', id);
       }
-      const loan = existing(draft, 'loans', settings.loan, messages.theLoan);
+      const loan = existing(draft, 'loans', settings.loan, messageFor('command.theLoan'));
       if (!draft.get('loanExtras', id)) {
         checkNewId(draft, id);
         refuseMany(extrasOf(draft.document, loan.id).length, 'extra payments');
@@ -39,11 +41,12 @@ export const loanCommands = {
   /** Makes an offer the loan itself, and what the loan was an offer in its place: all that uses the loan follows. */
   'loan.takeOffer': command({
     fields: { offer: id },
-    label: ({ offer }, words) => `${words.name(offer)} taken`,
+    label: ({ offer }, words) => messageFor('change.loan.takeOffer', { offer: words.name(offer) }),
     decide(draft, { offer: id }) {
-      const offer = existing(draft, 'loans', id, messages.thisOffer);
-      if (offer.offerOf === null) throw refused('invalid', messages.isNoOfferForAnother(offer.name), 'offer');
-      const loan = existing(draft, 'loans', offer.offerOf, messages.theLoan);
+      const offer = existing(draft, 'loans', id, messageFor('command.thisOffer'));
+      if (offer.offerOf === null)
+        throw refused('invalid', messageFor('command.isNoOfferForAnother', { name: offer.name }), 'offer');
+      const loan = existing(draft, 'loans', offer.offerOf, messageFor('command.theLoan'));
       const identity = ({ id: rowId, name, offerOf, position }: LoanRow) => ({ id: rowId, name, offerOf, position });
       const extras = { loan: extrasOf(draft.document, loan.id), offer: extrasOf(draft.document, offer.id) };
       draft.set('loans', { ...offer, ...identity(loan) });

@@ -7,7 +7,7 @@ import { cascadeOf } from '../../graph/references.ts';
 import { usersIn } from '../../graph/users.ts';
 import { Refused, refused } from '../schema/refusal.ts';
 import type { Row, TableName } from '../schema/tables.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor, listOf } from '../../message.ts';
 
 /** Where rows stand among others, and whether they may go. */
 
@@ -21,10 +21,14 @@ export function refuseUsed<T extends NamedTable>(draft: Draft, table: T, row: Ro
     if (!isNamed(each.table)) continue;
     const uses = (users.get(each.row.id) ?? []).filter((user) => !except.has(user.id));
     if (uses.length === 0) continue;
-    const list = uses.map((user) => user.name).join(', ');
+    const list = listOf(uses.map((user) => user.name));
     throw new Refused({
       code: 'used',
-      message: messages.isUsedByChangeFirst((each.row as { name: string }).name, list, uses.length),
+      message: messageFor('command.isUsedByChangeFirst', {
+        name: (each.row as { name: string }).name,
+        list,
+        useCount: uses.length,
+      }),
       uses,
     });
   }
@@ -45,6 +49,6 @@ export function positionBefore(
   const all = group === undefined ? document[table].values() : rowsWhere(document.lines, 'group', group);
   const rows = inOrder<Row<PlacedTable>>(all as Iterable<Row<PlacedTable>>).filter((row) => row.id !== self);
   const at = before === null ? rows.length : rows.findIndex((row) => row.id === before);
-  if (at < 0) throw refused('gone', messages.thePlaceThisShouldGo, 'before');
+  if (at < 0) throw refused('gone', messageFor('command.thePlaceThisShouldGo'), 'before');
   return makeRoom(rows, at, 1, (row) => draft.set(table, row as never))[0]!;
 }

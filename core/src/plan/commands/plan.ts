@@ -1,7 +1,7 @@
 import { MAX_MONTHS } from '../../calendar/calendar.ts';
 import { isCurrency, isLocale } from '../../figure/notation.ts';
 import { isFraction } from '../../figure/unit.ts';
-import { addMonths, beginningOf, monthInWords, yearInWords, yearOf } from '../../calendar/month.ts';
+import { addMonths, beginningOf, yearInWords, yearOf } from '../../calendar/month.ts';
 import { planOf } from '../document/document.ts';
 import { nameShapeRefusal, tidy } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
@@ -12,38 +12,52 @@ import { checkMonth, checkWhole, existing } from './guards.ts';
 import { command } from './command.ts';
 import { choice, columnsBut, figure, id, leftOut, many, month, orNull, some, whole } from './fields.ts';
 import { foldBeginning, setFigures } from './ruleSteps.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor } from '../../message.ts';
 
 /** What is done with a plan as a whole: its settings, and going on for more years. */
 export const planCommands = {
   'plan.set': command({
     fields: { settings: some(columnsBut('plan')) },
-    label: () => 'Plan settings',
+    label: () => messageFor('change.plan.set'),
     decide(draft, { settings }) {
       const next = { ...planOf(draft.document), ...settings };
       const shape = nameShapeRefusal(next.name);
       if (shape) throw refused('invalid', shape, 'name');
-      if (!isCurrency(next.currency)) throw refused('invalid', messages.isNotACurrencyCode(next.currency), 'currency');
-      if (!isLocale(next.locale)) throw refused('invalid', messages.isNotALanguageTag(next.locale), 'locale');
+      if (!isCurrency(next.currency))
+        throw refused('invalid', messageFor('command.isNotACurrencyCode', { currency: next.currency }), 'currency');
+      if (!isLocale(next.locale))
+        throw refused('invalid', messageFor('command.isNotALanguageTag', { locale: next.locale }), 'locale');
       checkMonth(next.firstMonth, 'firstMonth');
       if (!Number.isInteger(next.months) || next.months < 1 || next.months > MAX_MONTHS) {
-        throw refused('invalid', messages.aPlanHas1To(MAX_MONTHS, next.months), 'months');
+        throw refused(
+          'invalid',
+          messageFor('command.aPlanHas1To', { most: MAX_MONTHS, months: next.months }),
+          'months',
+        );
       }
       if (!NEGATIVES.includes(next.negatives))
-        throw refused('invalid', messages.figuresBelowZeroAreWritten(NEGATIVES.join(', ')), 'negatives');
+        throw refused(
+          'invalid',
+          messageFor('command.figuresBelowZeroAreWritten', { styles: NEGATIVES.join(', ') }),
+          'negatives',
+        );
       if (
         next.decimals !== null &&
         !(Number.isInteger(next.decimals) && next.decimals >= 0 && next.decimals <= MAX_DECIMALS)
       ) {
-        throw refused('invalid', messages.moneyIsShownWith0(MAX_DECIMALS), 'decimals');
+        throw refused('invalid', messageFor('command.moneyIsShownWith0', { most: MAX_DECIMALS }), 'decimals');
       }
       checkWhole(next.yearBegins, 'yearBegins', { least: 1, most: 12 });
       if (next.projectionRate !== null)
-        existing(draft, 'assumptions', next.projectionRate, messages.theAssumptionForTheProjection);
+        existing(draft, 'assumptions', next.projectionRate, messageFor('command.theAssumptionForTheProjection'));
       const { firstMonth, yearBegins } = planOf(draft.document);
       const [locked] = draft.document.lockedYears.values();
       if (next.yearBegins !== yearBegins && locked)
-        throw refused('locked', messages.whileYearsAreLocked(yearInWords(locked.year, yearBegins)), 'yearBegins');
+        throw refused(
+          'locked',
+          messageFor('command.whileYearsAreLocked', { years: yearInWords(locked.year, yearBegins) }),
+          'yearBegins',
+        );
       draft.set('plan', { ...next, name: tidy(next.name) });
       if (next.firstMonth <= firstMonth) return;
       for (const line of draft.document.lines.keys()) foldBeginning(draft, line);
@@ -63,26 +77,32 @@ export const planCommands = {
       rate: orNull(id),
       actual: leftOut(many({ line: id, month, figure })),
     },
-    label: ({ years }) => (years === 1 ? 'Rolled forward by a year' : `Rolled forward by ${years} years`),
+    label: ({ years }) => messageFor('change.plan.rollForward', { years }),
     decide(draft, { years, stepping, rate, actual = [] }) {
       const plan = planOf(draft.document);
-      if (!STEPPINGS.includes(stepping)) throw refused('invalid', messages.figuresGrowYearlyOrMonthly, 'stepping');
+      if (!STEPPINGS.includes(stepping))
+        throw refused('invalid', messageFor('command.figuresGrowYearlyOrMonthly'), 'stepping');
       if (!Number.isInteger(years) || years < 1 || years > MAX_PROJECTED_YEARS)
-        throw refused('invalid', messages.aPlanIsCarriedOn(MAX_PROJECTED_YEARS), 'years');
+        throw refused('invalid', messageFor('command.aPlanIsCarriedOn', { most: MAX_PROJECTED_YEARS }), 'years');
       const last = addMonths(plan.firstMonth, plan.months - 1);
       const { yearBegins } = plan;
       const baseYear = yearOf(last, yearBegins);
       const ending = addMonths(beginningOf(baseYear + 1, yearBegins), -1);
       if (last !== ending)
-        throw refused('invalid', messages.aPlanIsCarriedOnFrom(monthInWords(ending, plan.locale)), 'years');
-      if (plan.months < 12) throw refused('invalid', messages.aPlanIsCarriedOnFromTwelve, 'years');
+        throw refused('invalid', messageFor('command.aPlanIsCarriedOnFrom', { month: { month: ending } }), 'years');
+      if (plan.months < 12) throw refused('invalid', messageFor('command.aPlanIsCarriedOnFromTwelve'), 'years');
       if (rate !== null) {
-        const assumption = existing(draft, 'assumptions', rate, messages.theAssumptionForTheProjection);
-        if (!isFraction(assumption.unit)) throw refused('invalid', messages.isNoRateSoNothing(assumption.name), 'rate');
+        const assumption = existing(draft, 'assumptions', rate, messageFor('command.theAssumptionForTheProjection'));
+        if (!isFraction(assumption.unit))
+          throw refused('invalid', messageFor('command.isNoRateSoNothing', { name: assumption.name }), 'rate');
         draft.set('plan', { ...plan, projectionRate: rate });
       }
       if (actual.some(({ month }) => yearOf(month, yearBegins) !== baseYear))
-        throw refused('invalid', messages.theActualFiguresHaveTo(yearInWords(baseYear, yearBegins)), 'actual');
+        throw refused(
+          'invalid',
+          messageFor('command.theActualFiguresHaveTo', { year: yearInWords(baseYear, yearBegins) }),
+          'actual',
+        );
       setFigures(draft, actual, 'exceptions');
       rollForward(draft, baseYear, years, stepping);
     },

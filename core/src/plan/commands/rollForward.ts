@@ -1,3 +1,4 @@
+import { messageFor } from '../../message.ts';
 import { MAX_MONTHS } from '../../calendar/calendar.ts';
 import { addMonths, beginningOf, monthsBetween, type Month } from '../../calendar/month.ts';
 import { refused } from '../schema/refusal.ts';
@@ -26,7 +27,7 @@ export function rollForward(draft: Draft, baseYear: number, years: number, stepp
   const first = beginningOf(baseYear + 1, plan.yearBegins);
   const months = monthsBetween(plan.firstMonth, first) + years * 12;
   if (months > MAX_MONTHS)
-    throw refused('invalid', `A plan has at most ${MAX_MONTHS} months; this would make ${months}.`, 'years');
+    throw refused('invalid', messageFor('command.tooManyMonths', { most: MAX_MONTHS, months }), 'years');
   draft.set('plan', { ...plan, months });
   for (const line of draft.document.lines.values()) {
     if (!isProjected(line)) continue;

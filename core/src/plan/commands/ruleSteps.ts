@@ -14,7 +14,7 @@ import { refuseLocked } from '../document/locks.ts';
 import { namesOf } from '../document/naming.ts';
 import { rowsWhere } from '../document/rowTable.ts';
 import { datedId, stepId, type ExceptionRow, type LineRow, type RuleStepRow } from '../schema/tables.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor } from '../../message.ts';
 
 /** What lines say month by month, as rows: dated steps of their rules, and exceptions. */
 
@@ -73,7 +73,7 @@ export function setRule(
   until: Month | null,
   saying: RuleValue,
 ): void {
-  const line = existing(draft, 'lines', lineId, messages.thisLine);
+  const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
   checkMonth(month, 'month');
   if (reach === 'month') {
     refuseLocked(draft, line, month, month);
@@ -81,9 +81,9 @@ export function setRule(
     return draft.set('exceptions', { id, line: line.id, month, ...saying });
   }
   if (reach === 'until') {
-    if (until === null) throw refused('invalid', messages.sayUntilWhichMonthThis, 'until');
+    if (until === null) throw refused('invalid', messageFor('command.sayUntilWhichMonthThis'), 'until');
     checkMonth(until, 'until');
-    if (until < month) throw refused('invalid', messages.theLastMonthIsBefore, 'until');
+    if (until < month) throw refused('invalid', messageFor('command.theLastMonthIsBefore'), 'until');
     return setStretch(draft, line, month, until, saying);
   }
   const from = reach === 'every' ? null : month;
@@ -162,7 +162,7 @@ export function setFigures(
   const sorted = [...figures].sort((a, b) => (a.line < b.line ? -1 : a.line > b.line ? 1 : a.month < b.month ? -1 : 1));
   for (let at = 0; at < sorted.length;) {
     const { line: lineId, month, figure } = sorted[at]!;
-    const line = existing(draft, 'lines', lineId, messages.thisLine);
+    const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
     checkMonth(month, 'figures');
     checkFigure(figure, 'figures');
     let next = at + 1;
@@ -185,7 +185,7 @@ export function setFigures(
 /** Lets months follow the rule again. */
 export function clearFigures(draft: Draft, cells: readonly Cell[]): void {
   for (const { line: lineId, month } of cells) {
-    const line = existing(draft, 'lines', lineId, messages.thisLine);
+    const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
     const id = datedId(lineId, month);
     if (!draft.get('exceptions', id)) continue;
     refuseLocked(draft, line, month, month);
@@ -223,7 +223,7 @@ export function readableAgain(formula: string, field: string): string {
   try {
     parseFormula(formula);
   } catch (error) {
-    if (error instanceof FormulaError) throw refused('invalid', error.message, field);
+    if (error instanceof FormulaError) throw refused('invalid', error.problem.message, field);
     throw error;
   }
   return formula;

@@ -1,3 +1,4 @@
+import { english } from '../../testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addMonths, toMonth } from '../../calendar/month.ts';
@@ -28,7 +29,7 @@ const rent = idOf('Rent');
 
 function done(document: Document, command: Command): Document {
   const decision = decide(document, command);
-  if (!decision.ok) throw new Error(decision.refusal.message);
+  if (!decision.ok) throw new Error(english(decision.refusal.message));
   const after = applyChanges(document, decision.changes);
   const back = applyChanges(after, invert(decision.changes));
   for (const table of ['ruleSteps', 'exceptions', 'lines'] as const)
@@ -60,10 +61,10 @@ describe('until a month', () => {
   });
 
   it('needs its last month, and that not before the first', () => {
-    expect(refusal(base, { kind: 'line.setFigure', line: rent, month: at(3), reach: 'until', figure: 1 })).toMatch(
-      /Choose the last month/,
-    );
-    expect(refusal(base, until(5, 4))).toMatch(/before the first/);
+    expect(
+      english(refusal(base, { kind: 'line.setFigure', line: rent, month: at(3), reach: 'until', figure: 1 })),
+    ).toMatch(/Choose the last month/);
+    expect(english(refusal(base, until(5, 4)))).toMatch(/before the first/);
   });
 
   it('changes nothing outside its months, whatever the rule', () => {
@@ -166,16 +167,18 @@ describe('steps and exceptions', () => {
   });
 
   it('do not land on each other', () => {
-    expect(refusal(base, { kind: 'line.moveStep', line: rent, from: at(8), to: at(2) })).toMatch(
+    expect(english(refusal(base, { kind: 'line.moveStep', line: rent, from: at(8), to: at(2) }))).toMatch(
       /Another step already begins/,
     );
-    expect(refusal(base, { kind: 'line.moveStep', line: rent, from: at(8), to: at(0) })).toMatch(
+    expect(english(refusal(base, { kind: 'line.moveStep', line: rent, from: at(8), to: at(0) }))).toMatch(
       /already has a first step/,
     );
-    expect(refusal(base, { kind: 'line.moveException', line: rent, month: at(3), to: at(9) })).toMatch(
+    expect(english(refusal(base, { kind: 'line.moveException', line: rent, month: at(3), to: at(9) }))).toMatch(
       /has an exception/,
     );
-    expect(refusal(base, { kind: 'line.moveStep', line: rent, from: at(5), to: at(6) })).toMatch(/no longer exists/);
+    expect(english(refusal(base, { kind: 'line.moveStep', line: rent, from: at(5), to: at(6) }))).toMatch(
+      /no longer exists/,
+    );
   });
 });
 
@@ -195,20 +198,20 @@ describe('a lock', () => {
 
   it('keeps a line’s figures, and says what to do', () => {
     for (const edit of edits.slice(0, -1))
-      expect(refusal(lockLine, edit)).toBe('Rent is locked. Unlock it to change its figures.');
-    expect(refusal(lockLine, { kind: 'line.set', line: rent, settings: { name: 'Flat' } })).toBeNull();
+      expect(english(refusal(lockLine, edit))).toBe('Rent is locked. Unlock it to change its figures.');
+    expect(english(refusal(lockLine, { kind: 'line.set', line: rent, settings: { name: 'Flat' } }))).toBeNull();
     expect(
-      refusal(done(lockLine, { kind: 'line.set', line: rent, settings: { locked: false } }), edits[0]!),
+      english(refusal(done(lockLine, { kind: 'line.set', line: rent, settings: { locked: false } }), edits[0]!)),
     ).toBeNull();
   });
 
   it('keeps a year’s figures, and lets go of other years', () => {
-    for (const edit of edits) expect(refusal(lockYear, edit)).toMatch(/^2026 is locked/);
+    for (const edit of edits) expect(english(refusal(lockYear, edit))).toMatch(/^2026 is locked/);
     const longer = done(lockYear, { kind: 'plan.set', settings: { months: 24 } });
     expect(
-      refusal(longer, { kind: 'line.setFigure', line: rent, month: at(14), reach: 'onward', figure: 1 }),
+      english(refusal(longer, { kind: 'line.setFigure', line: rent, month: at(14), reach: 'onward', figure: 1 })),
     ).toBeNull();
-    expect(refusal(done(lockYear, { kind: 'year.lock', year: 2026, locked: false }), edits[0]!)).toBeNull();
+    expect(english(refusal(done(lockYear, { kind: 'year.lock', year: 2026, locked: false }), edits[0]!))).toBeNull();
   });
 });
 
@@ -228,7 +231,7 @@ describe('a split of the income', () => {
     const after = done(base, { kind: 'income.split', shares: [{ line: rent, share: 0.3 }, { line: idOf('Blank'), share: 0.125 }] }); // prettier-ignore
     expect(calculate(after).figures('Rent')[7]).toBe(600);
     expect(calculate(after).figures('Blank')[7]).toBe(250);
-    expect(refusal(base, { kind: 'income.split', shares: [{ line: idOf('Pay'), share: 0.3 }] })).toMatch(
+    expect(english(refusal(base, { kind: 'income.split', shares: [{ line: idOf('Pay'), share: 0.3 }] }))).toMatch(
       /Pay .*Total income/,
     );
   });
@@ -260,27 +263,29 @@ describe('notes and highlights', () => {
     const gone = done(freed, { kind: 'line.delete', line: rent });
     expect(rowsOf(gone).figureNotes).toHaveLength(1);
     expect(gone.highlights.size).toBe(0);
-    expect(refusal(gone, { kind: 'highlight.set', id: 'i', settings })).toMatch(/no longer in the plan/);
+    expect(english(refusal(gone, { kind: 'highlight.set', id: 'i', settings }))).toMatch(/no longer in the plan/);
   });
 
   it('say what a highlight lacks', () => {
     const refuse = (part: object) =>
       refusal(base, { kind: 'highlight.set', id: 'h', settings: { ...settings, ...part } });
-    expect(refuse({ word: '  ' })).toMatch(/word/);
-    expect(refuse({ high: null })).toMatch(/above which/);
-    expect(refuse({ when: 'below' })).toMatch(/the upper limit/);
-    expect(refuse({ when: 'between', low: 2000 })).toMatch(/must not be above/);
-    expect(refuse({})).toBeNull();
+    expect(english(refuse({ word: '  ' }))).toMatch(/word/);
+    expect(english(refuse({ high: null }))).toMatch(/above which/);
+    expect(english(refuse({ when: 'below' }))).toMatch(/the upper limit/);
+    expect(english(refuse({ when: 'between', low: 2000 }))).toMatch(/must not be above/);
+    expect(english(refuse({}))).toBeNull();
   });
 });
 
 describe('what was done', () => {
   it('is said in a few words', () => {
     const words = (command: Command) => describeCommand(command, base);
-    expect(words({ kind: 'line.setFigure', line: rent, month: at(2), reach: 'until', until: at(4), figure: 5 })).toBe(
-      'Rent from March 2026 until May 2026: 5.00',
+    expect(
+      english(words({ kind: 'line.setFigure', line: rent, month: at(2), reach: 'until', until: at(4), figure: 5 })),
+    ).toBe('Rent from March 2026 until May 2026: 5.00');
+    expect(english(words({ kind: 'figures.clear', cells: [{ line: rent, month: at(2) }] }))).toBe(
+      '1 figure back to the rule',
     );
-    expect(words({ kind: 'figures.clear', cells: [{ line: rent, month: at(2) }] })).toBe('1 figure back to the rule');
-    expect(words({ kind: 'line.set', line: rent, settings: { locked: true } })).toBe('Rent locked');
+    expect(english(words({ kind: 'line.set', line: rent, settings: { locked: true } }))).toBe('Rent locked');
   });
 });

@@ -26,7 +26,7 @@ import {
   REACHES,
   type Reach,
 } from './ruleSteps.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor, type Message } from '../../message.ts';
 
 const cell = { line: id, month };
 const reach = { line: id, month, reach: choice(REACHES), until: leftOut(orNull(month)) };
@@ -37,8 +37,9 @@ export const ruleCommands = {
     fields: { ...reach, figure: orNull(figure) },
     label({ line, month, reach, until, figure }, words) {
       const unit = words.document.lines.get(line)?.unit ?? 'money';
-      const written = figure === null ? 'nothing' : words.figure(figure, unit);
-      return `${words.name(line)} ${reachInWords(reach, month, until ?? null, words)}: ${written}`;
+      const written = figure === null ? messageFor('change.nothing') : words.figure(figure, unit);
+      const months = reachInWords(reach, month, until ?? null, words);
+      return messageFor('change.line.setFigure', { line: words.name(line), months, figure: written });
     },
     decide(draft, { line, month, reach, until = null, figure }) {
       checkFigure(figure, 'figure');
@@ -49,9 +50,12 @@ export const ruleCommands = {
   'line.setFormula': command({
     fields: { ...reach, formula },
     label: ({ line, month, reach, until }, words) =>
-      `Rule of ${words.name(line)} ${reachInWords(reach, month, until ?? null, words)}`,
+      messageFor('change.line.setFormula', {
+        line: words.name(line),
+        months: reachInWords(reach, month, until ?? null, words),
+      }),
     decide(draft, { line, month, reach, until = null, formula }) {
-      existing(draft, 'lines', line, messages.thisLine);
+      existing(draft, 'lines', line, messageFor('command.thisLine'));
       setRule(draft, line, month, reach, until, { amount: null, formula: storedFormula(draft, formula) });
     },
   }),
@@ -59,11 +63,11 @@ export const ruleCommands = {
   /** Puts another formula in place of a step's; all else about the line stays. */
   'line.rewriteStep': command({
     fields: { line: id, from: orNull(month), formula },
-    label: ({ line }, words) => `Rule of ${words.name(line)} mended`,
+    label: ({ line }, words) => messageFor('change.line.rewriteStep', { line: words.name(line) }),
     decide(draft, { line: id, from, formula }) {
-      const line = existing(draft, 'lines', id, messages.thisLine);
+      const line = existing(draft, 'lines', id, messageFor('command.thisLine'));
       const step = draft.get('ruleSteps', stepId(line.id, from));
-      if (!step) throw refused('gone', messages.thisStepIsNoLonger, 'from');
+      if (!step) throw refused('gone', messageFor('command.thisStepIsNoLonger'), 'from');
       refuseLocked(draft, line, from, null);
       const stored = storedFormula(draft, formula);
       const figure = figureOfFormula(stored);
@@ -73,17 +77,18 @@ export const ruleCommands = {
 
   'line.clearException': command({
     fields: cell,
-    label: ({ line, month }, words) => `${words.name(line)} in ${words.month(month)} back to its rule`,
+    label: ({ line, month }, words) =>
+      messageFor('change.line.clearException', { line: words.name(line), month: words.month(month) }),
     decide: (draft, cell) => clearFigures(draft, [cell]),
   }),
 
   'line.removeStep': command({
     fields: { line: id, from: orNull(month) },
-    label: ({ line }, words) => `Step of ${words.name(line)} removed`,
+    label: ({ line }, words) => messageFor('change.line.removeStep', { line: words.name(line) }),
     decide(draft, { line: lineId, from }) {
-      const line = existing(draft, 'lines', lineId, messages.thisLine);
+      const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
       const id = stepId(lineId, from);
-      if (!draft.get('ruleSteps', id)) throw refused('gone', messages.thisStepOfTheRule, 'from');
+      if (!draft.get('ruleSteps', id)) throw refused('gone', messageFor('command.thisStepOfTheRule'), 'from');
       refuseLocked(draft, line, from, null);
       draft.delete('ruleSteps', id);
     },
@@ -92,19 +97,20 @@ export const ruleCommands = {
   /** Lets a step of a rule begin in another month. */
   'line.moveStep': command({
     fields: { line: id, from: month, to: month },
-    label: ({ line, to }, words) => `Step of ${words.name(line)} moved to ${words.month(to)}`,
+    label: ({ line, to }, words) => messageFor('change.line.moveStep', { line: words.name(line), to: words.month(to) }),
     decide(draft, { line: lineId, from, to }) {
-      const line = existing(draft, 'lines', lineId, messages.thisLine);
+      const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
       checkMonth(to, 'to');
       const step = draft.get('ruleSteps', stepId(lineId, from));
-      if (!step) throw refused('gone', messages.thisStepOfTheRule, 'from');
+      if (!step) throw refused('gone', messageFor('command.thisStepOfTheRule'), 'from');
       if (to === from) return;
-      if (draft.get('ruleSteps', stepId(lineId, to))) throw refused('conflict', messages.anotherStepBeginsInThat, 'to');
+      if (draft.get('ruleSteps', stepId(lineId, to)))
+        throw refused('conflict', messageFor('command.anotherStepBeginsInThat'), 'to');
       refuseLocked(draft, line, from < to ? from : to, from < to ? to : from);
       draft.delete('ruleSteps', step.id);
       const start = to <= planOf(draft.document).firstMonth;
       if (start && draft.get('ruleSteps', stepId(lineId, null)))
-        throw refused('conflict', messages.theRuleHasABeginning, 'to');
+        throw refused('conflict', messageFor('command.theRuleHasABeginning'), 'to');
       putStep(draft, lineId, start ? null : to, step);
     },
   }),
@@ -112,15 +118,16 @@ export const ruleCommands = {
   /** Gives an exception to another month. */
   'line.moveException': command({
     fields: { line: id, month, to: month },
-    label: ({ line, to }, words) => `Exception of ${words.name(line)} moved to ${words.month(to)}`,
+    label: ({ line, to }, words) =>
+      messageFor('change.line.moveException', { line: words.name(line), to: words.month(to) }),
     decide(draft, { line: lineId, month, to }) {
-      const line = existing(draft, 'lines', lineId, messages.thisLine);
+      const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
       checkMonth(to, 'to');
       const exception = draft.get('exceptions', datedId(lineId, month));
-      if (!exception) throw refused('gone', messages.thisExceptionIsNoLonger, 'month');
+      if (!exception) throw refused('gone', messageFor('command.thisExceptionIsNoLonger'), 'month');
       if (to === month) return;
       if (draft.get('exceptions', datedId(lineId, to)))
-        throw refused('conflict', messages.thatMonthHasAnException, 'to');
+        throw refused('conflict', messageFor('command.thatMonthHasAnException'), 'to');
       refuseLocked(draft, line, month, month);
       refuseLocked(draft, line, to, to);
       draft.delete('exceptions', exception.id);
@@ -130,15 +137,17 @@ export const ruleCommands = {
 
   'figures.set': command({
     fields: { figures: many({ ...cell, figure: orNull(figure) }), as: choice(['exceptions', 'rule']) },
-    label: ({ figures }, words) =>
-      `${words.count(figures.length, 'figure')} ${figures.some(({ figure }) => figure !== null) ? 'set' : 'emptied'}`,
+    label: ({ figures }) =>
+      figures.some(({ figure }) => figure !== null)
+        ? messageFor('change.figures.set', { count: figures.length })
+        : messageFor('change.figures.empty', { count: figures.length }),
     decide: (draft, { figures, as }) => setFigures(draft, figures, as),
   }),
 
   /** Lets months follow the rule again. */
   'figures.clear': command({
     fields: { cells: many(cell) },
-    label: ({ cells }, words) => `${words.count(cells.length, 'figure')} back to the rule`,
+    label: ({ cells }) => messageFor('change.figures.clear', { count: cells.length }),
     decide: (draft, { cells }) => clearFigures(draft, cells),
   }),
 
@@ -157,8 +166,10 @@ export const ruleCommands = {
     label({ cells, by }, words) {
       const lowers = by.kind === 'amount' ? by.amount < 0 : by.factor < 1;
       const lines = new Set(cells.map((cell) => cell.line));
-      const what = lines.size === 1 ? words.name(cells[0]!.line) : words.count(cells.length, 'figure');
-      return `${what} ${lowers ? 'lowered' : 'raised'}`;
+      const way = lowers ? 'lowered' : 'raised';
+      return lines.size === 1
+        ? messageFor('change.line.adjust', { line: words.name(cells[0]!.line), way })
+        : messageFor('change.figures.adjust', { count: cells.length, way });
     },
     decide(draft, { cells, by }) {
       if (by.kind === 'amount') checkFigure(by.amount, 'by');
@@ -167,7 +178,7 @@ export const ruleCommands = {
       );
       for (let at = 0; at < sorted.length;) {
         const { line: lineId, month } = sorted[at]!;
-        const line = existing(draft, 'lines', lineId, messages.thisLine);
+        const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
         const decimals = line.unit === 'money' ? moneyDecimals(planOf(draft.document)) : null;
         const adjust = (saying: RuleValue) => adjusted(saying, by, decimals);
         checkMonth(month, 'cells');
@@ -201,8 +212,11 @@ export const ruleCommands = {
 };
 
 /** A reach in words: "in March 2026", "from March 2026 on", "from March 2026 until May 2026", "in every month". */
-function reachInWords(reach: Reach, month: Month, until: Month | null, words: Words): string {
-  if (reach === 'every') return 'in every month';
-  if (reach === 'until' && until !== null) return messages.fromUntil(words.month(month), words.month(until));
-  return reach === 'month' ? messages.in(words.month(month)) : messages.fromOn(words.month(month));
+function reachInWords(reach: Reach, month: Month, until: Month | null, words: Words): Message {
+  if (reach === 'every') return messageFor('change.months.every');
+  if (reach === 'until' && until !== null)
+    return messageFor('command.fromUntil', { from: words.month(month), until: words.month(until) });
+  return reach === 'month'
+    ? messageFor('command.in', { month: words.month(month) })
+    : messageFor('command.fromOn', { month: words.month(month) });
 }

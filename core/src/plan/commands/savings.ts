@@ -3,7 +3,7 @@ import { checkSpan, refuseMany, setCalculator, settingInWords, storedInput } fro
 import { checkMonth, checkNewId, existing } from './guards.ts';
 import { command } from './command.ts';
 import { all, columnsBut, id, orNull, some } from './fields.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor } from '../../message.ts';
 
 /** What is done with savings funds: their terms, single deposits, withdrawals and pauses. */
 export const savingsCommands = {
@@ -17,13 +17,15 @@ export const savingsCommands = {
   'fund.setMove': command({
     fields: { id, settings: orNull(all(columnsBut('savingsMoves'))) },
     label: ({ id, settings }, words) =>
-      `Entry in ${words.name(settings?.fund ?? words.document.savingsMoves.get(id)?.fund ?? '')}`,
+      messageFor('change.fund.setMove', {
+        name: words.name(settings?.fund ?? words.document.savingsMoves.get(id)?.fund ?? ''),
+      }),
     decide(draft, { id, settings }) {
       if (settings === null) {
-        existing(draft, 'savingsMoves', id, messages.thisEntry);
+        existing(draft, 'savingsMoves', id, messageFor('command.thisEntry'));
         return draft.delete('savingsMoves', id);
       }
-      const fund = existing(draft, 'savings', settings.fund, messages.theSavingsFund);
+      const fund = existing(draft, 'savings', settings.fund, messageFor('command.theSavingsFund'));
       if (!draft.get('savingsMoves', id)) {
         checkNewId(draft, id);
         refuseMany(movesOf(draft.document, fund.id).length, 'entries');

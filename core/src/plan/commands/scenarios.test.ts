@@ -1,3 +1,4 @@
+import { english } from '../../testing/english.ts';
 import { describe, expect, it } from 'vitest';
 import type { Month } from '../../calendar/month.ts';
 import { calculate } from '../../engine/results.ts';
@@ -17,7 +18,7 @@ const month = (text: string) => text as Month;
 function after(document: Document, ...commands: Command[]): Document {
   return commands.reduce((now, command) => {
     const decision = decide(now, command);
-    if (!decision.ok) throw new Error(decision.refusal.message);
+    if (!decision.ok) throw new Error(english(decision.refusal.message));
     return applyChanges(now, decision.changes);
   }, document);
 }
@@ -124,7 +125,7 @@ describe('a command while a scenario is active', () => {
     ] as Command[])
       expect(meant(command)).toMatchObject({ refusal: { code: 'invalid' } });
     const refused = meant({ kind: 'line.delete', line: pay });
-    expect('refusal' in refused && refused.refusal.message).toContain('The scenario Hard times is open');
+    expect('refusal' in refused && english(refused.refusal.message)).toContain('The scenario Hard times is open');
     const chart: Command = { kind: 'chart.delete', id: 'c' };
     expect(meant(chart)).toEqual({ command: chart });
   });

@@ -10,7 +10,7 @@ import { checkFigure, checkMonth, checkNewId, existing } from './guards.ts';
 import { command, type Words } from './command.ts';
 import { figure, id, many, month, name, orNull } from './fields.ts';
 import { setFigures } from './ruleSteps.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor, listOf } from '../../message.ts';
 
 const titleOf = (scenario: string, { document }: Words) => document.scenarios.get(scenario)?.name ?? '';
 
@@ -18,7 +18,7 @@ const titleOf = (scenario: string, { document }: Words) => document.scenarios.ge
 export const scenarioCommands = {
   'scenario.set': command({
     fields: { id, name },
-    label: ({ name }) => `Scenario ${name}`,
+    label: ({ name }) => messageFor('change.scenario.set', { name }),
     inAnyScenario: true,
     decide(draft, { id, name: typed }) {
       if (!draft.get('scenarios', id)) checkNewId(draft, id);
@@ -32,10 +32,10 @@ export const scenarioCommands = {
 
   'scenario.delete': command({
     fields: { id },
-    label: ({ id }, words) => `Scenario ${titleOf(id, words)} deleted`,
+    label: ({ id }, words) => messageFor('change.scenario.delete', { name: titleOf(id, words) }),
     inAnyScenario: true,
     decide(draft, { id }) {
-      existing(draft, 'scenarios', id, messages.thisScenario);
+      existing(draft, 'scenarios', id, messageFor('command.thisScenario'));
       deleteWithAll(draft, 'scenarios', id);
     },
   }),
@@ -44,12 +44,15 @@ export const scenarioCommands = {
   'scenario.setValues': command({
     fields: { scenario: id, values: many({ assumption: id, value: orNull(figure) }) },
     label: ({ scenario, values }, words) =>
-      `${values.map(({ assumption }) => words.name(assumption)).join(', ')} in the scenario ${titleOf(scenario, words)}`,
+      messageFor('change.scenario.setValues', {
+        assumptions: listOf(values.map(({ assumption }) => words.name(assumption))),
+        scenario: titleOf(scenario, words),
+      }),
     inAnyScenario: true,
     decide(draft, { scenario, values }) {
-      existing(draft, 'scenarios', scenario, messages.thisScenario);
+      existing(draft, 'scenarios', scenario, messageFor('command.thisScenario'));
       for (const { assumption, value } of values) {
-        existing(draft, 'assumptions', assumption, messages.thisAssumption);
+        existing(draft, 'assumptions', assumption, messageFor('command.thisAssumption'));
         checkFigure(value, 'values');
         const id = scenarioValueId(scenario, assumption);
         if (value === null) draft.delete('scenarioValues', id);
@@ -60,12 +63,12 @@ export const scenarioCommands = {
 
   'scenario.setFigures': command({
     fields: { scenario: id, figures: many({ line: id, month, figure: orNull(figure) }) },
-    label: ({ scenario }, words) => `Figures in the scenario ${titleOf(scenario, words)}`,
+    label: ({ scenario }, words) => messageFor('change.scenario.setFigures', { scenario: titleOf(scenario, words) }),
     inAnyScenario: true,
     decide(draft, { scenario, figures }) {
-      existing(draft, 'scenarios', scenario, messages.thisScenario);
+      existing(draft, 'scenarios', scenario, messageFor('command.thisScenario'));
       for (const { line, month, figure } of figures) {
-        existing(draft, 'lines', line, messages.thisLine);
+        existing(draft, 'lines', line, messageFor('command.thisLine'));
         checkMonth(month, 'figures');
         checkFigure(figure, 'figures');
         draft.set('scenarioFigures', {
@@ -81,7 +84,7 @@ export const scenarioCommands = {
 
   'scenario.clearFigures': command({
     fields: { scenario: id, cells: many({ line: id, month }) },
-    label: ({ scenario }, words) => `Figures in the scenario ${titleOf(scenario, words)}`,
+    label: ({ scenario }, words) => messageFor('change.scenario.clearFigures', { scenario: titleOf(scenario, words) }),
     inAnyScenario: true,
     decide(draft, { scenario, cells }) {
       for (const { line, month } of cells) {
@@ -94,13 +97,13 @@ export const scenarioCommands = {
   /** Makes what a scenario has the plan's own; the scenario stays. */
   'scenario.adopt': command({
     fields: { id },
-    label: ({ id }, words) => `Scenario ${titleOf(id, words)} adopted`,
+    label: ({ id }, words) => messageFor('change.scenario.adopt', { name: titleOf(id, words) }),
     inAnyScenario: true,
     decide(draft, { id }) {
-      existing(draft, 'scenarios', id, messages.thisScenario);
+      existing(draft, 'scenarios', id, messageFor('command.thisScenario'));
       const { values, figures } = partsOfScenario(draft.document, id);
       if (values.length === 0 && figures.length === 0)
-        throw refused('invalid', messages.thisScenarioHasNothingOtherwise, 'id');
+        throw refused('invalid', messageFor('command.thisScenarioHasNothingOtherwise'), 'id');
       for (const { assumption, value } of values) fixAssumption(draft, assumption, value);
       setFigures(
         draft,

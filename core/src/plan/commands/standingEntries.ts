@@ -1,4 +1,4 @@
-import { messages } from '../../messages/commands.ts';
+import { messageFor, type Text } from '../../message.ts';
 import { numberInMonth, previousDay } from '../../calendar/day.ts';
 import { isDay } from '../../calendar/readDate.ts';
 import { isDue, nextDue, numberOfDay } from '../../ledger/standing.ts';
@@ -14,7 +14,7 @@ import { command, type Words } from './command.ts';
 import { columnsBut, date, id, leftOut, some, yesNo } from './fields.ts';
 import { rowsWhere } from '../document/rowTable.ts';
 
-const calledIn = (standing: string, words: Words) => {
+const calledIn = (standing: string, words: Words): Text => {
   const row = words.document.standingEntries.get(standing);
   return row ? row.what || words.name(row.line ?? '') : '';
 };
@@ -26,7 +26,9 @@ export const standingEntryCommands = {
     fields: { standing: id, settings: some(columnsBut('standingEntries', 'position', 'dayOfMonth', 'goesOnFrom')) },
     label({ standing, settings }, words) {
       const called = calledIn(standing, words);
-      return called === '' ? `New recurring entry ${settings.what ?? ''}` : `Recurring entry ${called} changed`;
+      return called === ''
+        ? messageFor('change.standing.add', { entry: settings.what ?? '' })
+        : messageFor('change.standing.set', { entry: called });
     },
     inAnyScenario: true,
     decide(draft, { standing, settings }) {
@@ -50,13 +52,16 @@ export const standingEntryCommands = {
       first: leftOut(date),
       settings: some(columnsBut('standingEntries', 'position', 'from', 'dayOfMonth', 'goesOnFrom')),
     },
-    label: ({ standing, from }, words) => `Recurring entry ${calledIn(standing, words)} changed from ${from} on`,
+    label: ({ standing, from }, words) =>
+      messageFor('change.standing.changeFrom', { entry: calledIn(standing, words), day: { day: from } }),
     inAnyScenario: true,
     decide(draft, { standing, as, from, first, settings }) {
-      const row = existing(draft, 'standingEntries', standing, messages.thisStandingEntry);
-      if (!isDay(from)) throw refused('invalid', messages.isNoDay(from), 'from');
-      if (first !== undefined && !isDay(first)) throw refused('invalid', messages.isNoDay(first), 'first');
-      if (first !== undefined && first < from) throw refused('invalid', messages.theFirstDayLiesBefore, 'first');
+      const row = existing(draft, 'standingEntries', standing, messageFor('command.thisStandingEntry'));
+      if (!isDay(from)) throw refused('invalid', messageFor('command.isNoDay', { day: from }), 'from');
+      if (first !== undefined && !isDay(first))
+        throw refused('invalid', messageFor('command.isNoDay', { day: first }), 'first');
+      if (first !== undefined && first < from)
+        throw refused('invalid', messageFor('command.theFirstDayLiesBefore'), 'first');
       const changed = { ...row, ...settings };
       if (from <= row.from) return putStanding(draft, first === undefined ? changed : startingOn(changed, first));
       checkNewId(draft, as);
@@ -75,11 +80,13 @@ export const standingEntryCommands = {
   'standing.skip': command({
     fields: { standing: id, due: date, skipped: yesNo },
     label: ({ standing, due, skipped }, words) =>
-      `${calledIn(standing, words)} of ${due} ${skipped ? 'skipped' : 'expected again'}`,
+      skipped
+        ? messageFor('change.standing.skip', { entry: calledIn(standing, words), day: { day: due } })
+        : messageFor('change.standing.expect', { entry: calledIn(standing, words), day: { day: due } }),
     inAnyScenario: true,
     decide(draft, { standing, due, skipped }) {
-      const row = existing(draft, 'standingEntries', standing, messages.thisStandingEntry);
-      if (skipped && !isDue(row, due)) throw refused('invalid', messages.isNotDueThen, 'due');
+      const row = existing(draft, 'standingEntries', standing, messageFor('command.thisStandingEntry'));
+      if (skipped && !isDue(row, due)) throw refused('invalid', messageFor('command.isNotDueThen'), 'due');
       const skipId = datedId(standing, due);
       if (skipped) draft.set('standingSkips', { id: skipId, standing, due });
       else draft.delete('standingSkips', skipId);
@@ -88,10 +95,10 @@ export const standingEntryCommands = {
 
   'standing.delete': command({
     fields: { standing: id },
-    label: ({ standing }, words) => `Recurring entry ${calledIn(standing, words)} deleted`,
+    label: ({ standing }, words) => messageFor('change.standing.delete', { entry: calledIn(standing, words) }),
     inAnyScenario: true,
     decide(draft, { standing }) {
-      existing(draft, 'standingEntries', standing, messages.thisStandingEntry);
+      existing(draft, 'standingEntries', standing, messageFor('command.thisStandingEntry'));
       deleteWithAll(draft, 'standingEntries', standing);
     },
   }),
@@ -123,22 +130,26 @@ function fresh(draft: Draft, standing: string): StandingEntryRow {
 function putStanding(draft: Draft, row: StandingEntryRow): void {
   checkText(row.what, 'what', 200);
   if (row.line !== null) {
-    existing(draft, 'lines', row.line, messages.thisLine);
+    existing(draft, 'lines', row.line, messageFor('command.thisLine'));
     const side = sideOfLine(draft.document, row.line);
     if (side === 'memo' || draft.get('lines', row.line)!.unit !== 'money')
-      throw refused('invalid', messages.thisLineIsNoFlow, 'line');
-    if (row.toAccount !== null && side !== 'setAside') throw refused('invalid', messages.aTransferIsNeither, 'line');
-  } else if (row.toAccount === null) throw refused('invalid', messages.chooseALineOrAnAccount, 'line');
+      throw refused('invalid', messageFor('command.thisLineIsNoFlow'), 'line');
+    if (row.toAccount !== null && side !== 'setAside')
+      throw refused('invalid', messageFor('command.aTransferIsNeither'), 'line');
+  } else if (row.toAccount === null) throw refused('invalid', messageFor('command.chooseALineOrAnAccount'), 'line');
   for (const field of ['account', 'toAccount'] as const)
-    if (row[field] !== null) existing(draft, 'accounts', row[field], messages.thisAccount);
+    if (row[field] !== null) existing(draft, 'accounts', row[field], messageFor('command.thisAccount'));
   if (row.toAccount !== null && row.toAccount === row.account)
-    throw refused('invalid', messages.aTransferGoesToAnother, 'toAccount');
+    throw refused('invalid', messageFor('command.aTransferGoesToAnother'), 'toAccount');
   checkFigure(row.amount, 'amount');
-  if (row.amount === 0) throw refused('invalid', messages.sayHowMuchItIs, 'amount');
-  if (row.amount === null && row.line === null) throw refused('invalid', messages.sayHowMuchItIs, 'amount');
+  if (row.amount === 0) throw refused('invalid', messageFor('command.sayHowMuchItIs'), 'amount');
+  if (row.amount === null && row.line === null)
+    throw refused('invalid', messageFor('command.sayHowMuchItIs'), 'amount');
   checkWhole(row.every, 'every', { least: 1, most: 120 });
-  if (!isDay(row.from)) throw refused('invalid', messages.isNoDay(row.from), 'from');
-  if (row.until !== null && !isDay(row.until)) throw refused('invalid', messages.isNoDay(row.until), 'until');
-  if (row.until !== null && row.until < row.from) throw refused('invalid', messages.theLastDayLiesBefore, 'until');
+  if (!isDay(row.from)) throw refused('invalid', messageFor('command.isNoDay', { day: row.from }), 'from');
+  if (row.until !== null && !isDay(row.until))
+    throw refused('invalid', messageFor('command.isNoDay', { day: row.until }), 'until');
+  if (row.until !== null && row.until < row.from)
+    throw refused('invalid', messageFor('command.theLastDayLiesBefore'), 'until');
   draft.set('standingEntries', row);
 }

@@ -8,7 +8,7 @@ import { setCalculator, settingInWords, storedInput } from './calculators.ts';
 import { existing } from './guards.ts';
 import { command } from './command.ts';
 import { all, bandPart, columnsBut, id, list, orNull, some, year } from './fields.ts';
-import { messages } from '../../messages/commands.ts';
+import { messageFor } from '../../message.ts';
 
 /** A band as it is given: its figures as numbers or as formulas. */
 export type BandEntry = Readonly<Record<'from' | 'rate', number | string>>;
@@ -28,14 +28,16 @@ export const taxCommands = {
       validFrom: orNull(year),
       bands: list(all({ from: bandPart, rate: bandPart }), 0, MAX_PARTS),
     },
-    label: ({ schedule }, words) => `Bands of ${words.name(schedule)}`,
+    label: ({ schedule }, words) => messageFor('change.taxSchedule.setBands', { schedule: words.name(schedule) }),
     decide(draft, { schedule, validFrom, bands }) {
-      existing(draft, 'taxSchedules', schedule, messages.thisTaxSchedule);
-      if (bands.length > MAX_PARTS) throw refused('invalid', messages.aScheduleHasAtMost(MAX_PARTS), 'bands');
+      existing(draft, 'taxSchedules', schedule, messageFor('command.thisTaxSchedule'));
+      if (bands.length > MAX_PARTS)
+        throw refused('invalid', messageFor('command.aScheduleHasAtMost', { most: MAX_PARTS }), 'bands');
       const stored = bands.map(({ from, rate }, index) => {
         const part = (given: number | string, words: string): string => {
           const formula = storedInput(draft, typeof given === 'number' ? figureAsFormula(given) : given, 'bands');
-          if (formula === null) throw refused('invalid', messages.bandNeedsA(index + 1, words), 'bands');
+          if (formula === null)
+            throw refused('invalid', messageFor('command.bandNeedsA', { index: index + 1, words }), 'bands');
           return formula;
         };
         return { from: part(from, 'beginning'), rate: part(rate, 'rate') };

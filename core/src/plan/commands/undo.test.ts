@@ -1,3 +1,4 @@
+import { english } from '../../testing/english.ts';
 import { describe, expect, it } from 'vitest';
 import { applyChanges, invert, type Change, type Document } from '../document/document.ts';
 import { parsePlan } from '../file/file.ts';
@@ -27,7 +28,7 @@ const start = () =>
 
 function run(document: Document, command: Command): { document: Document; changes: readonly Change[] } {
   const decision = decide(document, command);
-  if (!decision.ok) throw new Error(decision.refusal.message);
+  if (!decision.ok) throw new Error(english(decision.refusal.message));
   return { document: applyChanges(document, decision.changes), changes: decision.changes };
 }
 
@@ -51,7 +52,9 @@ describe('taking back a step whose row has been changed since', () => {
       const decision = decideChanges(third.document, invert(changes));
       expect(decision).toMatchObject({ ok: false, refusal: { code: 'conflict' } });
       if (!decision.ok)
-        expect(decision.refusal.message).toBe(`${name} has been changed since, so the change can no longer be undone.`);
+        expect(english(decision.refusal.message)).toBe(
+          `${name} has been changed since, so the change can no longer be undone.`,
+        );
     }
   });
 
@@ -68,7 +71,7 @@ describe('taking back a step whose row has been changed since', () => {
     } as never);
     const decision = decideChanges(filled.document, invert(added.changes));
     expect(decision).toMatchObject({ ok: false });
-    if (!decision.ok) expect(decision.refusal.message).not.toMatch(/listItems|listCells/);
+    if (!decision.ok) expect(english(decision.refusal.message)).not.toMatch(/listItems|listCells/);
   });
 });
 

@@ -17,7 +17,7 @@ import { isNamed, isTitled, nameOf, nameRefusal, titleRefusal } from '../documen
 import { danglingRows, lostOutput, lostTotal, missingReference } from '../../graph/references.ts';
 import type { AnyRow, FeedRow, RuleStepRow, TableName } from '../schema/tables.ts';
 import { usersIn } from '../../graph/users.ts';
-import { messages } from '../../messages/commands.ts';
+import { listOf, messageFor, type Message } from '../../message.ts';
 
 /**
  * Decides whether changes, typically an inverted set, can be made to a document as it is now: every row must still be as
@@ -25,13 +25,13 @@ import { messages } from '../../messages/commands.ts';
  */
 export function decideChanges(document: Document, all: readonly Change[]): Decision {
   let changes = all.filter(isOfDocument).map((change) => whereItIsNow(document, change));
-  const refuse = (message: string): Decision => ({ ok: false, refusal: { code: 'conflict', message } });
+  const refuse = (message: Message): Decision => ({ ok: false, refusal: { code: 'conflict', message } });
   for (const change of changes) {
     const now = (document[change.table] as ReadonlyMap<string, AnyRow>).get(change.id) ?? null;
     if (!isSameRow(now, change.before)) {
       const row = now ?? change.before ?? change.after;
       const name = row ? ownerName(document, row) : null;
-      return refuse(messages.hasBeenChangedSinceSo(name));
+      return refuse(messageFor('command.hasBeenChangedSinceSo', { name, hasName: name !== null }));
     }
   }
   changes = withOwnPlaces(applyChanges(document, changes), changes);
@@ -39,7 +39,7 @@ export function decideChanges(document: Document, all: readonly Change[]): Decis
   const left = danglingRows(after, changes);
   if (left) {
     const what = ownerName(document, left.row);
-    return refuse(messages.hasComeToNeedThis(what));
+    return refuse(messageFor('command.hasComeToNeedThis', { what, hasWhat: what !== null }));
   }
   const users = changes.some(mayTakeAway) ? usersIn(after) : null;
   for (const change of changes) {
@@ -47,10 +47,11 @@ export function decideChanges(document: Document, all: readonly Change[]): Decis
     if (row === null) {
       // A row that goes by the id of something named, as what a line follows, is not that itself.
       const stillUsing = isNamed(table) ? (users?.get(id) ?? []) : [];
-      if (stillUsing.length > 0) return refuse(messages.usesThisByNowSo(stillUsing.map(({ name }) => name).join(', ')));
+      if (stillUsing.length > 0)
+        return refuse(messageFor('command.usesThisByNowSo', { own: listOf(stillUsing.map(({ name }) => name)) }));
       continue;
     }
-    if (missingReference(after, table, row) !== null) return refuse(messages.whatThisBelongsToHas);
+    if (missingReference(after, table, row) !== null) return refuse(messageFor('command.whatThisBelongsToHas'));
     const refusal = isNamed(table)
       ? nameRefusal(after, (row as { name: string }).name, id)
       : isTitled(table)

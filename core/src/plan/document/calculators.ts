@@ -5,7 +5,7 @@ import { inOrder, type Document } from './document.ts';
 import { figureOfFormula } from './storedFormulas.ts';
 import { followsEntries, hasFigures, unitOfColumn } from './lists.ts';
 import { rowsWhere } from './rowTable.ts';
-import { messages } from '../../messages/document.ts';
+import { messageFor, type Message } from '../../message.ts';
 import type {
   BreakEvenRow,
   ListColumnRow,
@@ -32,7 +32,7 @@ export type Calculator =
 /** What a calculator is given: a column that holds a figure or a formula. */
 export interface CalculatorInput {
   readonly column: string;
-  readonly words: string;
+  readonly words: Message;
   readonly unit: Unit;
 }
 
@@ -40,7 +40,7 @@ export interface CalculatorInput {
 export interface CalculatorOutput {
   readonly name: string;
   readonly unit: Unit;
-  readonly about: string;
+  readonly about: Message;
   /** What its months make of a year. */
   readonly rollUp: RollUp;
   /** For a break-even: what it has to ask for this to be there. */
@@ -49,15 +49,15 @@ export interface CalculatorOutput {
 
 interface CalculatorKind {
   /** What one of them is called. */
-  readonly word: string;
+  readonly word: Message;
   readonly inputs: readonly CalculatorInput[];
   readonly outputs: readonly CalculatorOutput[];
 }
 
-const given = (column: string, words: string, unit: Unit): CalculatorInput => ({ column, words, unit });
-const flow = (name: string, about: string): CalculatorOutput => ({ name, unit: 'money', about, rollUp: 'total' });
-const level = (name: string, about: string): CalculatorOutput => ({ name, unit: 'money', about, rollUp: 'last' });
-const fixed = (name: string, unit: Unit, about: string, of?: BreakEvenRow['about']): CalculatorOutput => ({
+const given = (column: string, words: Message, unit: Unit): CalculatorInput => ({ column, words, unit });
+const flow = (name: string, about: Message): CalculatorOutput => ({ name, unit: 'money', about, rollUp: 'total' });
+const level = (name: string, about: Message): CalculatorOutput => ({ name, unit: 'money', about, rollUp: 'last' });
+const fixed = (name: string, unit: Unit, about: Message, of?: BreakEvenRow['about']): CalculatorOutput => ({
   name,
   unit,
   about,
@@ -68,101 +68,111 @@ const fixed = (name: string, unit: Unit, about: string, of?: BreakEvenRow['about
 /** What each kind of calculator takes and gives. */
 export const CALCULATORS: Readonly<Record<CalculatorTable, CalculatorKind>> = {
   loans: {
-    word: 'loan',
+    word: messageFor('calculator.kind.loan'),
     inputs: [
-      given('amount', 'amount', 'money'),
-      given('rate', 'yearly rate', 'ratePerYear'),
-      given('months', 'term', 'months'),
-      given('payment', 'monthly payment', 'money'),
-      given('balloon', 'balloon payment', 'money'),
-      given('fee', 'fee', 'money'),
-      given('interestOnly', 'interest-only months', 'months'),
+      given('amount', messageFor('calculator.input.amount'), 'money'),
+      given('rate', messageFor('calculator.input.rate'), 'ratePerYear'),
+      given('months', messageFor('calculator.input.months'), 'months'),
+      given('payment', messageFor('calculator.input.payment'), 'money'),
+      given('balloon', messageFor('calculator.input.balloon'), 'money'),
+      given('fee', messageFor('calculator.input.fee'), 'money'),
+      given('interestOnly', messageFor('calculator.input.interestOnly'), 'months'),
     ],
     outputs: [
-      flow('payment', 'all that is paid in a month, extra payments included'),
-      flow('interest', 'the interest part of it'),
-      flow('principal', 'the principal part of it'),
-      flow('extra', 'the extra payments of a month'),
-      flow('fee', 'the fee, in the first month'),
-      level('balance', 'the closing balance of a month'),
-      fixed('amount', 'money', 'the amount borrowed'),
-      fixed('rate', 'ratePerYear', 'the yearly rate'),
-      fixed('months', 'months', 'how many months it runs'),
-      fixed('regular payment', 'money', 'the monthly payment agreed'),
-      fixed('total paid', 'money', 'all payments together'),
-      fixed('total interest', 'money', 'all interest together'),
-      fixed('interest share', 'percent', 'all interest as a share of the amount'),
+      flow('payment', messageFor('calculator.output.allThatIsPaidInAMonthExtraPaymentsIncluded')),
+      flow('interest', messageFor('calculator.output.theInterestPartOfIt')),
+      flow('principal', messageFor('calculator.output.thePrincipalPartOfIt')),
+      flow('extra', messageFor('calculator.output.theExtraPaymentsOfAMonth')),
+      flow('fee', messageFor('calculator.output.theFeeInTheFirstMonth')),
+      level('balance', messageFor('calculator.output.theClosingBalanceOfAMonth')),
+      fixed('amount', 'money', messageFor('calculator.output.theAmountBorrowed')),
+      fixed('rate', 'ratePerYear', messageFor('calculator.output.theYearlyRate')),
+      fixed('months', 'months', messageFor('calculator.output.howManyMonthsItRuns')),
+      fixed('regular payment', 'money', messageFor('calculator.output.theMonthlyPaymentAgreed')),
+      fixed('total paid', 'money', messageFor('calculator.output.allPaymentsTogether')),
+      fixed('total interest', 'money', messageFor('calculator.output.allInterestTogether')),
+      fixed('interest share', 'percent', messageFor('calculator.output.allInterestAsAShareOfTheAmount')),
     ],
   },
   savings: {
-    word: 'savings fund',
+    word: messageFor('calculator.kind.savingsFund'),
     inputs: [
-      given('opening', 'opening balance', 'money'),
-      given('deposit', 'monthly deposit', 'money'),
-      given('rate', 'yearly rate', 'ratePerYear'),
-      given('months', 'term', 'months'),
-      given('goal', 'goal', 'money'),
-      given('growth', 'yearly growth of the deposit', 'ratePerYear'),
-      given('withdrawal', 'monthly withdrawal', 'money'),
-      given('withdrawalMonths', 'months of withdrawal', 'months'),
-      given('inflation', 'inflation', 'ratePerYear'),
+      given('opening', messageFor('calculator.input.opening'), 'money'),
+      given('deposit', messageFor('calculator.input.deposit'), 'money'),
+      given('rate', messageFor('calculator.input.rate'), 'ratePerYear'),
+      given('months', messageFor('calculator.input.months'), 'months'),
+      given('goal', messageFor('calculator.input.goal'), 'money'),
+      given('growth', messageFor('calculator.input.growth'), 'ratePerYear'),
+      given('withdrawal', messageFor('calculator.input.withdrawal'), 'money'),
+      given('withdrawalMonths', messageFor('calculator.input.withdrawalMonths'), 'months'),
+      given('inflation', messageFor('calculator.input.inflation'), 'ratePerYear'),
     ],
     outputs: [
-      flow('deposit', 'the deposit of a month'),
-      flow('interest', 'the interest of a month'),
-      flow('withdrawal', 'the withdrawal of a month'),
-      level('balance', 'the closing balance of a month'),
-      fixed('goal', 'money', 'the final balance'),
-      fixed('months', 'months', 'how many months are saved'),
-      fixed('rate', 'ratePerYear', 'the yearly rate'),
-      fixed('total deposits', 'money', 'all deposits together'),
-      fixed('total interest', 'money', 'all interest together'),
+      flow('deposit', messageFor('calculator.output.theDepositOfAMonth')),
+      flow('interest', messageFor('calculator.output.theInterestOfAMonth')),
+      flow('withdrawal', messageFor('calculator.output.theWithdrawalOfAMonth')),
+      level('balance', messageFor('calculator.output.theClosingBalanceOfAMonth')),
+      fixed('goal', 'money', messageFor('calculator.output.theFinalBalance')),
+      fixed('months', 'months', messageFor('calculator.output.howManyMonthsAreSaved')),
+      fixed('rate', 'ratePerYear', messageFor('calculator.output.theYearlyRate')),
+      fixed('total deposits', 'money', messageFor('calculator.output.allDepositsTogether')),
+      fixed('total interest', 'money', messageFor('calculator.output.allInterestTogether')),
     ],
   },
   taxSchedules: {
-    word: 'tax schedule',
+    word: messageFor('calculator.kind.taxSchedule'),
     inputs: [
-      given('income', 'income', 'money'),
-      given('allowance', 'allowance', 'money'),
-      given('rebateLimit', 'rebate limit', 'money'),
+      given('income', messageFor('calculator.input.income'), 'money'),
+      given('allowance', messageFor('calculator.input.allowance'), 'money'),
+      given('rebateLimit', messageFor('calculator.input.rebateLimit'), 'money'),
     ],
     outputs: [
-      fixed('tax', 'money', 'the tax due on the year’s income'),
-      fixed('marginal rate', 'percent', 'the marginal rate'),
-      fixed('effective rate', 'percent', 'the effective rate'),
+      fixed('tax', 'money', messageFor('calculator.output.theTaxDueOnTheYearsIncome')),
+      fixed('marginal rate', 'percent', messageFor('calculator.output.theMarginalRate')),
+      fixed('effective rate', 'percent', messageFor('calculator.output.theEffectiveRate')),
     ],
   },
   breakEvens: {
-    word: 'break-even',
+    word: messageFor('calculator.kind.breakEven'),
     inputs: [
-      given('fixedCosts', 'fixed costs', 'money'),
-      given('price', 'price per unit', 'money'),
-      given('variableCost', 'variable cost per unit', 'money'),
-      given('plannedUnits', 'planned units', 'number'),
-      given('targetProfit', 'target profit', 'money'),
-      given('costs', 'costs of a month', 'money'),
-      given('units', 'units of a month', 'number'),
-      given('flow', 'net of a month', 'money'),
-      given('firstCosts', 'costs of the first', 'money'),
-      given('secondCosts', 'costs of the second', 'money'),
+      given('fixedCosts', messageFor('calculator.input.fixedCosts'), 'money'),
+      given('price', messageFor('calculator.input.price'), 'money'),
+      given('variableCost', messageFor('calculator.input.variableCost'), 'money'),
+      given('plannedUnits', messageFor('calculator.input.plannedUnits'), 'number'),
+      given('targetProfit', messageFor('calculator.input.targetProfit'), 'money'),
+      given('costs', messageFor('calculator.input.costs'), 'money'),
+      given('units', messageFor('calculator.input.units'), 'number'),
+      given('flow', messageFor('calculator.input.flow'), 'money'),
+      given('firstCosts', messageFor('calculator.input.firstCosts'), 'money'),
+      given('secondCosts', messageFor('calculator.input.secondCosts'), 'money'),
     ],
     outputs: [
-      fixed('units', 'number', 'the break-even point in units', 'units'),
-      fixed('whole units', 'number', 'the same in whole units', 'units'),
-      fixed('revenue', 'money', 'the break-even revenue', 'units'),
-      fixed('contribution', 'money', 'the contribution per unit', 'units'),
-      fixed('contribution ratio', 'percent', 'the contribution as a share of the price', 'units'),
-      fixed('margin of safety', 'percent', 'the share of the planned units that could stay unsold', 'units'),
-      fixed('units for target', 'number', 'the units for the target profit', 'units'),
-      fixed('profit', 'money', 'the planned profit', 'units'),
-      fixed('unit cost', 'money', 'the costs of a month by its units', 'units'),
-      fixed('unit cost by quarter', 'money', 'the costs of the quarter by its units', 'units'),
-      fixed('unit cost by year', 'money', 'the costs of the year by its units', 'units'),
-      { ...level('cumulative', 'the cumulative net from the start'), of: 'time' },
-      { ...level('first cumulative', 'the cumulative costs of the first'), of: 'between' },
-      { ...level('second cumulative', 'the cumulative costs of the second'), of: 'between' },
-      { ...level('difference', 'how much more the first has cost by then'), of: 'between' },
-      fixed('months', 'months', 'after how many months it is reached'),
+      fixed('units', 'number', messageFor('calculator.output.theBreakevenPointInUnits'), 'units'),
+      fixed('whole units', 'number', messageFor('calculator.output.theSameInWholeUnits'), 'units'),
+      fixed('revenue', 'money', messageFor('calculator.output.theBreakevenRevenue'), 'units'),
+      fixed('contribution', 'money', messageFor('calculator.output.theContributionPerUnit'), 'units'),
+      fixed(
+        'contribution ratio',
+        'percent',
+        messageFor('calculator.output.theContributionAsAShareOfThePrice'),
+        'units',
+      ),
+      fixed(
+        'margin of safety',
+        'percent',
+        messageFor('calculator.output.theShareOfThePlannedUnitsThatCouldStayUnsold'),
+        'units',
+      ),
+      fixed('units for target', 'number', messageFor('calculator.output.theUnitsForTheTargetProfit'), 'units'),
+      fixed('profit', 'money', messageFor('calculator.output.thePlannedProfit'), 'units'),
+      fixed('unit cost', 'money', messageFor('calculator.output.theCostsOfAMonthByItsUnits'), 'units'),
+      fixed('unit cost by quarter', 'money', messageFor('calculator.output.theCostsOfTheQuarterByItsUnits'), 'units'),
+      fixed('unit cost by year', 'money', messageFor('calculator.output.theCostsOfTheYearByItsUnits'), 'units'),
+      { ...level('cumulative', messageFor('calculator.output.theCumulativeNetFromTheStart')), of: 'time' },
+      { ...level('first cumulative', messageFor('calculator.output.theCumulativeCostsOfTheFirst')), of: 'between' },
+      { ...level('second cumulative', messageFor('calculator.output.theCumulativeCostsOfTheSecond')), of: 'between' },
+      { ...level('difference', messageFor('calculator.output.howMuchMoreTheFirstHasCostByThen')), of: 'between' },
+      fixed('months', 'months', messageFor('calculator.output.afterHowManyMonthsItIsReached')),
     ],
   },
 };
@@ -216,7 +226,11 @@ export function inputsOf(document: Document, { table, row }: Calculator): Placed
   });
   const parts = table === 'loans' ? extrasOf(document, row.id) : table === 'savings' ? movesOf(document, row.id) : [];
   const ofParts = parts.map((part): PlacedInput => ({
-    ...given('amount', table === 'loans' ? 'extra payment' : 'single amount', 'money'),
+    ...given(
+      'amount',
+      messageFor(table === 'loans' ? 'calculator.input.extraPayment' : 'calculator.input.singleAmount'),
+      'money',
+    ),
     id: inputId(part.id, 'amount'),
     formula: part.amount,
   }));
@@ -227,8 +241,16 @@ export function inputsOf(document: Document, { table, row }: Calculator): Placed
 export function bandInputsOf(document: Document, schedule: string): PlacedInput[] {
   return bandSetsOf(document, schedule).flatMap(({ bands }) =>
     bands.flatMap(({ id, from, rate }, index): PlacedInput[] => [
-      { ...given('from', `beginning of band ${index + 1}`, 'money'), id: inputId(id, 'from'), formula: from },
-      { ...given('rate', `rate of band ${index + 1}`, 'percent'), id: inputId(id, 'rate'), formula: rate },
+      {
+        ...given('from', messageFor('calculator.input.bandFrom', { band: index + 1 }), 'money'),
+        id: inputId(id, 'from'),
+        formula: from,
+      },
+      {
+        ...given('rate', messageFor('calculator.input.bandRate', { band: index + 1 }), 'percent'),
+        id: inputId(id, 'rate'),
+        formula: rate,
+      },
     ]),
   );
 }
@@ -273,7 +295,7 @@ export function bandSetsOf(document: Document, schedule: string): BandSet[] {
 }
 
 /** Why bands are impossible whatever their formulas come to, as a sentence. */
-export function storedBandsRefusal(bands: readonly Pick<TaxBandRow, 'from' | 'rate'>[]): string | null {
+export function storedBandsRefusal(bands: readonly Pick<TaxBandRow, 'from' | 'rate'>[]): Message | null {
   return bandsRefusal(bands.map(({ from, rate }) => ({ from: figureOfFormula(from), rate: figureOfFormula(rate) })));
 }
 
@@ -312,7 +334,9 @@ export function outputWith(document: Document, id: string): CalculatorOutput | u
   return {
     name: output.name,
     unit: unitOfColumn(document, column),
-    about: day ? messages.itemsOfTheMonth(column.name, day.name) : messages.allItemsOf(column.name),
+    about: day
+      ? messageFor('document.itemsOfTheMonth', { column: column.name, day: day.name })
+      : messageFor('document.allItemsOf', { column: column.name }),
     // What all items come to is the same in every month; what each month's items come to adds up.
     rollUp: day ? 'total' : 'average',
   };
@@ -340,9 +364,9 @@ export function listOutputsOf(document: Document, list: string): ListOutput[] {
     ...totals.map((column) => ({ key: column.id, name: column.name, column, day: null })),
     ...byDay.map(({ column, day }) => {
       // A column may be called so already.
-      let name = messages.byDay(column.name, day.name);
-      for (let attempt = 2; taken.has(nameKey(name)); attempt++)
-        name = `${messages.byDay(column.name, day.name)} ${attempt}`;
+      const plain = `${column.name} by ${day.name}`;
+      let name = plain;
+      for (let attempt = 2; taken.has(nameKey(name)); attempt++) name = `${plain} ${attempt}`;
       taken.add(nameKey(name));
       return { key: outputKey(column.id, day.id), name, column, day };
     }),

@@ -13,7 +13,7 @@ import { unitOfColumn } from './lists.ts';
 import { nameOf, namesOf } from './naming.ts';
 import { readStored, readStoredOrNull } from './storedFormulas.ts';
 import { rowsWhere } from './rowTable.ts';
-import { messages } from '../../messages/document.ts';
+import { messageFor, type Text } from '../../message.ts';
 
 /** The stored form of a formula someone wrote, names or ids. Throws `FormulaError` with the place in `text`. */
 export function toStored(text: string, names: Names, notation: Notation = CANONICAL): string {
@@ -95,7 +95,7 @@ export function unitFindings(
   const fits = unit === undefined || unit === wanted || (unit === 'date' && wanted === 'number');
   if (!fits && findings.length === 0) {
     findings.push({
-      message: messages.thisGivesButIsExpected(unitWords(unit), unitWords(wanted)),
+      message: messageFor('document.thisGivesButIsExpected', { given: unitWords(unit), expected: unitWords(wanted) }),
       place: expression.place,
     });
   }
@@ -117,9 +117,9 @@ export function doubtsIn(
   try {
     const written = parseFormula(text, notation);
     const taken = wordsTaken(written, names).map(({ place, named, replacement }): UnitFinding => ({
-      message: messages.isTakenForWhatIsCalled(named.name, replacement),
+      message: messageFor('document.isTakenForWhatIsCalled', { name: named.name, replacement }),
       place,
-      mend: { words: messages.writeInstead(replacement), replacement },
+      mend: { words: messageFor('document.writeInstead', { replacement }), replacement },
     }));
     return [...taken, ...unitFindings(resolveNames(written, names), document, wanted, notation, list)];
   } catch (error) {
@@ -128,17 +128,17 @@ export function doubtsIn(
   }
 }
 
-function unitWords(unit: Unit): string {
-  const words: Record<Unit, string> = {
+function unitWords(unit: Unit): Text {
+  const words: Record<Unit, Text> = {
     money: 'money',
-    number: messages.aPlainNumber,
-    percent: messages.aPercentage,
-    ratePerYear: messages.aRatePerYear,
-    ratePerMonth: messages.aRatePerMonth,
+    number: messageFor('document.aPlainNumber'),
+    percent: messageFor('document.aPercentage'),
+    ratePerYear: messageFor('document.aRatePerYear'),
+    ratePerMonth: messageFor('document.aRatePerMonth'),
     months: 'months',
     years: 'years',
-    date: messages.aMonth,
-    yesNo: messages.yesOrNo,
+    date: messageFor('document.aMonth'),
+    yesNo: messageFor('document.yesOrNo'),
   };
   return words[unit];
 }

@@ -1,7 +1,7 @@
 import { order } from '../../figure/compare.ts';
 import type { Refusal } from '../schema/refusal.ts';
 import { HIGHLIGHT_CONDITIONS, TONES, type HighlightRow } from '../schema/tables.ts';
-import { messages } from '../../messages/document.ts';
+import { messageFor } from '../../message.ts';
 
 /** What a highlight watches for, as it is entered. */
 export type HighlightSettings = Omit<HighlightRow, 'id'>;
@@ -10,21 +10,29 @@ export type HighlightSettings = Omit<HighlightRow, 'id'>;
 export function highlightRefusal(row: HighlightSettings): Pick<Refusal, 'message' | 'field'> | null {
   const { when, low, high, word } = row;
   if (!HIGHLIGHT_CONDITIONS.includes(when))
-    return { message: messages.aHighlightShows(HIGHLIGHT_CONDITIONS.join(', ')), field: 'when' };
-  if (!TONES.includes(row.tone)) return { message: messages.aToneIsOneOf(TONES.join(', ')), field: 'tone' };
-  if (word.trim() === '') return { message: messages.giveTheHighlightAWord, field: 'word' };
+    return {
+      message: messageFor('document.aHighlightShows', { conditions: HIGHLIGHT_CONDITIONS.join(', ') }),
+      field: 'when',
+    };
+  if (!TONES.includes(row.tone))
+    return { message: messageFor('document.aToneIsOneOf', { tones: TONES.join(', ') }), field: 'tone' };
+  if (word.trim() === '') return { message: messageFor('document.giveTheHighlightAWord'), field: 'word' };
   if ((when === 'below' || when === 'between') && low === null)
-    return { message: when === 'below' ? messages.sayBelowWhichFigure : messages.sayFromWhichFigureOn, field: 'low' };
+    return {
+      message:
+        when === 'below' ? messageFor('document.sayBelowWhichFigure') : messageFor('document.sayFromWhichFigureOn'),
+      field: 'low',
+    };
   if (when !== 'below' && high === null) {
     const message =
       when === 'above'
-        ? messages.sayAboveWhichFigure
+        ? messageFor('document.sayAboveWhichFigure')
         : when === 'between'
-          ? messages.sayUpToWhichFigure
-          : messages.sayWhatTheYearMay;
+          ? messageFor('document.sayUpToWhichFigure')
+          : messageFor('document.sayWhatTheYearMay');
     return { message, field: 'high' };
   }
-  if (when === 'between' && low! > high!) return { message: messages.theLowerLimitIsAbove, field: 'low' };
+  if (when === 'between' && low! > high!) return { message: messageFor('document.theLowerLimitIsAbove'), field: 'low' };
   return null;
 }
 

@@ -7,7 +7,7 @@ import { MAX_COLUMNS, MAX_ITEMS, listOfRow } from './lists.ts';
 import { rowsWhere } from './rowTable.ts';
 import { readStoredOrNull } from './storedFormulas.ts';
 import { TABLES, type TableName } from '../schema/tables.ts';
-import { messages } from '../../messages/document.ts';
+import { messageFor, type Message } from '../../message.ts';
 
 /** How large a plan may be. The same limits hold for every command, for undoing, and for plan files. */
 
@@ -48,7 +48,7 @@ export function sizeRefusal(document: Document): Refusal | null {
 function tooManyRows(document: Document, tables: ReadonlySet<TableName>): Refusal | null {
   for (const table of tables) {
     const { size } = document[table];
-    if (size > MAX_ROWS) return tooLarge(messages.thisWouldMakeRowsOf(size, MAX_ROWS));
+    if (size > MAX_ROWS) return tooLarge(messageFor('document.thisWouldMakeRowsOf', { size, most: MAX_ROWS }));
   }
   return null;
 }
@@ -57,9 +57,10 @@ function tooLongLists(document: Document, tables: ReadonlySet<TableName>): Refus
   if (!tables.has('listItems') && !tables.has('listColumns')) return null;
   for (const list of document.lists.keys()) {
     const items = rowsWhere(document.listItems, 'list', list).length;
-    if (items > MAX_ITEMS) return tooLarge(messages.aListMayHaveItems(MAX_ITEMS, items));
+    if (items > MAX_ITEMS) return tooLarge(messageFor('document.aListMayHaveItems', { most: MAX_ITEMS, count: items }));
     const columns = rowsWhere(document.listColumns, 'list', list).length;
-    if (columns > MAX_COLUMNS) return tooLarge(messages.aListMayHaveColumns(MAX_COLUMNS, columns));
+    if (columns > MAX_COLUMNS)
+      return tooLarge(messageFor('document.aListMayHaveColumns', { most: MAX_COLUMNS, count: columns }));
   }
   return null;
 }
@@ -74,7 +75,7 @@ function tooManyFigures(document: Document, tables: ReadonlySet<TableName>): Ref
     seriesCount += document[table].size * (CALCULATORS[table].inputs.length + CALCULATORS[table].outputs.length);
   const figures = seriesCount * months;
   if (figures <= MAX_FIGURES) return null;
-  return tooLarge(messages.thisWouldMakeFiguresA(figures, MAX_FIGURES));
+  return tooLarge(messageFor('document.thisWouldMakeFiguresA', { figures, most: MAX_FIGURES }));
 }
 
 function tooMuchWork(after: Document, changes: readonly DocumentChange[]): Refusal | null {
@@ -106,7 +107,7 @@ function workRefusal(document: Document): Refusal | null {
         const formula = (row as Readonly<Record<string, string | null>>)[column];
         if (formula != null) work += workOf(formula, periodsOf(document, table, row, months));
       }
-      if (work > MAX_WORK) return tooLarge(messages.theRulesOfThisPlan);
+      if (work > MAX_WORK) return tooLarge(messageFor('document.theRulesOfThisPlan'));
     }
   }
   return null;
@@ -171,6 +172,6 @@ function costOf(expression: Expression): Cost {
   return cost;
 }
 
-function tooLarge(message: string): Refusal {
+function tooLarge(message: Message): Refusal {
   return { code: 'invalid', message };
 }

@@ -1,3 +1,4 @@
+import { english } from '../../testing/english.ts';
 import { describe, expect, it } from 'vitest';
 import type { Month } from '../../calendar/month.ts';
 import { sketch } from '../../testing/plans.ts';
@@ -13,7 +14,7 @@ const idOf = (document: Document, name: string) => namesOf(document).find(name)!
 function after(document: Document, ...commands: Command[]): Document {
   return commands.reduce((now, command) => {
     const decision = decide(now, command);
-    if (!decision.ok) throw new Error(decision.refusal.message);
+    if (!decision.ok) throw new Error(english(decision.refusal.message));
     return applyChanges(now, decision.changes);
   }, document);
 }

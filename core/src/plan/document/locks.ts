@@ -3,7 +3,7 @@ import { refused } from '../schema/refusal.ts';
 import { planOf, calendarOf, type Document } from './document.ts';
 import type { Draft } from './draft.ts';
 import { lockedYearId, type LineRow } from '../schema/tables.ts';
-import { messages } from '../../messages/document.ts';
+import { messageFor } from '../../message.ts';
 
 /** Whether a year's figures are kept from being edited. */
 export function isYearLocked(document: Document, year: number): boolean {
@@ -16,8 +16,9 @@ export function isYearLocked(document: Document, year: number): boolean {
  */
 export function refuseLocked(draft: Draft, line: LineRow, from: Month | null, to: Month | null): void {
   const feed = draft.get('feeds', line.id);
-  if (feed) throw refused('locked', messages.followsStopFollowing(line.name, feed.source));
-  if (line.locked) throw refused('locked', messages.isLockedUnlockItTo(line.name));
+  if (feed)
+    throw refused('locked', messageFor('document.followsStopFollowing', { line: line.name, source: feed.source }));
+  if (line.locked) throw refused('locked', messageFor('document.isLockedUnlockItTo', { name: line.name }));
   const { lockedYears } = draft.document;
   if (lockedYears.size === 0) return;
   const plan = planOf(draft.document);
@@ -25,7 +26,10 @@ export function refuseLocked(draft: Draft, line: LineRow, from: Month | null, to
   const last = yearOf(to ?? calendarOf(draft.document).months.at(-1)!, plan.yearBegins);
   for (const { year } of lockedYears.values()) {
     if (year < first || year > last) continue;
-    const reaches = first === last ? '' : messages.andThisReachesIntoIt;
-    throw refused('locked', messages.isLockedUnlockTheYear(yearInWords(year, plan.yearBegins), reaches));
+    const reaches = first === last ? '' : messageFor('document.andThisReachesIntoIt');
+    throw refused(
+      'locked',
+      messageFor('document.isLockedUnlockTheYear', { year: yearInWords(year, plan.yearBegins), reaches }),
+    );
   }
 }

@@ -15,7 +15,7 @@ import { rowsNamed } from './rowTable.ts';
 import type { ListColumnRow, TableName } from '../schema/tables.ts';
 import { MAX_NAME, nameShapeRefusal } from '../schema/names.ts';
 import { TOTALS, totalWithId } from '../schema/totals.ts';
-import { messages } from '../../messages/document.ts';
+import { messageFor, type Text, type Message } from '../../message.ts';
 
 /** Everything in a plan that a rule can name. */
 export function namesOf(document: Document): Names {
@@ -28,7 +28,7 @@ export function namesOf(document: Document): Names {
         const [row] = rowsNamed<{ id: string; name: string }>(document[table], name);
         if (row) return thingIn(document, table, row);
       }
-      return TOTALS.find(({ alias }) => alias !== undefined && nameKey(alias) === key);
+      return TOTALS.find(({ aliases }) => aliases.some((alias) => nameKey(alias) === key));
     },
     thing(id) {
       for (const table of NAMED_TABLES) {
@@ -59,7 +59,11 @@ function thingIn(
 ): NamedThing {
   if (table === 'lists') {
     const outputs = listOutputsOf(document, row.id);
-    return { id: row.id, name: row.name, calculator: { word: 'list', outputs, isSchedule: false } };
+    return {
+      id: row.id,
+      name: row.name,
+      calculator: { word: messageFor('calculator.kind.list'), outputs, isSchedule: false },
+    };
   }
   const calculator = isCalculatorTable(table) ? calculatorWith(document, row.id) : undefined;
   if (!calculator) return row;
@@ -90,63 +94,67 @@ export function nameOf(document: Document, id: string): string | undefined {
     return owner && `${owner.row.name}.${output}`;
   }
   const given = inputWith(document, id);
-  if (given) return messages.theOf(given.input.words, given.calculator.row.name);
+  if (given) return `${given.calculator.row.name}.${given.input.column}`;
   return calculatorWith(document, id)?.row.name;
 }
 
+/** What something is called where it is shown: totals and inputs in words, all else by its name. */
+export function labelOf(document: Document, id: string): Text | undefined {
+  const total = totalWithId(id);
+  if (total) return total.label;
+  const given = inputWith(document, id);
+  if (given) return messageFor('document.theOf', { words: given.input.words, name: given.calculator.row.name });
+  return nameOf(document, id);
+}
+
 /** Why a name cannot be given, as a sentence, or `null` when it can. `self` is the row that is to bear it. */
-export function nameRefusal(document: Document, name: string, self: string | null): string | null {
+export function nameRefusal(document: Document, name: string, self: string | null): Message | null {
   const shape = nameShapeRefusal(name);
   if (shape) return shape;
   const key = nameKey(name);
   if (TOTALS.some((total) => nameKey(total.name) === key)) {
-    return messages.isATotalEveryPlan(name.trim());
+    return messageFor('document.isATotalEveryPlan', { name: name.trim() });
   }
   for (const table of NAMED_TABLES) {
     const row = rowsNamed<{ id: string; name: string }>(document[table], name).find((other) => other.id !== self);
-    if (row) return messages.thereIsAlreadyCalledRules(kindOf(table), row.name);
+    if (row)
+      return messageFor('document.thereIsAlreadyCalledRules', {
+        kindOf: messageFor(`document.kind.${table}`),
+        name: row.name,
+      });
   }
   return null;
 }
 
 /** Why a column of a list cannot bear a name, as a sentence, or `null` when it can. */
-export function columnNameRefusal(document: Document, list: string, name: string, self: string | null): string | null {
+export function columnNameRefusal(document: Document, list: string, name: string, self: string | null): Message | null {
   const shape = nameShapeRefusal(name);
   if (shape) return shape;
   const other = rowsNamed<ListColumnRow>(document.listColumns, name).find(
     (row) => row.list === list && row.id !== self,
   );
-  return other ? messages.thereIsAlreadyAColumn(other.name) : null;
+  return other ? messageFor('document.thereIsAlreadyAColumn', { name: other.name }) : null;
 }
 
 /** Tables whose rows have names rules do not use: each has names of its own. */
 export const TITLED_TABLES = ['scenarios', 'charts', 'accounts'] as const;
 export type TitledTable = (typeof TITLED_TABLES)[number];
 
-const TITLED_WORDS: Readonly<Record<TitledTable, string>> = {
-  scenarios: 'a scenario',
-  charts: 'a chart',
-  accounts: 'an account',
-};
-
 export function isTitled(table: TableName): table is TitledTable {
   return (TITLED_TABLES as readonly TableName[]).includes(table);
 }
 
 /** Why a scenario, chart or account cannot bear a name, as a sentence, or `null` when it can. */
-export function titleRefusal(document: Document, table: TitledTable, name: string, self: string): string | null {
+export function titleRefusal(document: Document, table: TitledTable, name: string, self: string): Message | null {
   const shape = nameShapeRefusal(name);
   if (shape) return shape;
   const other = rowsNamed<{ id: string; name: string }>(document[table], name).find((row) => row.id !== self);
-  return other ? messages.thereIsAlreadyCalled(TITLED_WORDS[table], other.name) : null;
+  return other
+    ? messageFor('document.thereIsAlreadyCalled', { kindOf: messageFor(`document.kind.${table}`), name: other.name })
+    : null;
 }
 
-function kindOf(table: NamedTable): string {
-  if (isCalculatorTable(table)) return `a ${CALCULATORS[table].word}`;
-  return table === 'assumptions' ? 'an assumption' : `a ${table.slice(0, -1)}`;
-}
-
-/** A name like `base` that is still free in a plan: `base copy`, `base copy 2`, … */
+/** A name like `base` that is still free in a plan: `base 2`, `base 3`, … */
 export function freeName(document: Document, base: string): string {
   return firstFree(base, (name) => nameRefusal(document, name, null) === null);
 }
@@ -177,7 +185,7 @@ export function freeCopyName(base: string, others: readonly string[]): string {
 
 function firstFree(base: string, isFree: (name: string) => boolean): string {
   for (let attempt = 1; ; attempt++) {
-    const suffix = messages.copy(attempt);
+    const suffix = ` ${attempt + 1}`;
     const name = `${[...base].slice(0, MAX_NAME - suffix.length).join('')}${suffix}`;
     if (isFree(name)) return name;
   }

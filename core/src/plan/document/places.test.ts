@@ -1,3 +1,4 @@
+import { english } from '../../testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { commandFor, draws, startingPlan } from '../../testing/random.ts';
@@ -49,12 +50,12 @@ describe('rows in an order', () => {
     command: Parameters<typeof decide>[1],
   ): { document: Document; changes: readonly Change[] } {
     const decision = decide(document, command);
-    if (!decision.ok) throw new Error(decision.refusal.message);
+    if (!decision.ok) throw new Error(english(decision.refusal.message));
     return { document: applyChanges(document, decision.changes), changes: decision.changes };
   }
   function back(document: Document, changes: readonly Change[]): Document {
     const decision = decideChanges(document, invert(changes));
-    if (!decision.ok) throw new Error(decision.refusal.message);
+    if (!decision.ok) throw new Error(english(decision.refusal.message));
     return applyChanges(document, decision.changes);
   }
 

@@ -1,10 +1,9 @@
-import { monthInWords } from '../../calendar/month.ts';
 import { writeWithUnit } from '../../figure/write.ts';
 import { datedId, type ScenarioFigureRow, type ScenarioValueRow } from '../schema/tables.ts';
 import { applyChanges, inOrder, planOf, type Change, type Document } from './document.ts';
 import { nameOf } from './naming.ts';
 import { rowsWhere } from './rowTable.ts';
-import { messages } from '../../messages/document.ts';
+import { messageFor, type Message } from '../../message.ts';
 
 /** Scenarios: named sets of assumption values, and figures of single months, that stand in place of the plan's. */
 
@@ -39,22 +38,32 @@ export function withScenario(document: Document, id: string): Document {
 }
 
 /** What a scenario has otherwise than the plan, one thing after the other. */
-export function scenarioInWords(document: Document, id: string): string[] {
+export function scenarioInWords(document: Document, id: string): Message[] {
   const plan = planOf(document);
   const { values, figures } = partsOfScenario(document, id);
   const ofValues = inOrder(document.assumptions.values()).flatMap((assumption) => {
     const override = values.find((row) => row.assumption === assumption.id);
     if (!override) return [];
     const write = (value: number) => writeWithUnit(value, assumption.unit, plan);
-    return [messages.insteadOf(assumption.name, write(override.value), write(assumption.value))];
+    return [
+      messageFor('document.insteadOf', {
+        name: assumption.name,
+        value: write(override.value),
+        usual: write(assumption.value),
+      }),
+    ];
   });
   const byLine = new Map<string, ScenarioFigureRow[]>();
   for (const row of figures) byLine.set(row.line, [...(byLine.get(row.line) ?? []), row]);
   const ofFigures = [...byLine].map(([line, rows]) => {
     const months = rows.map(({ month }) => month).sort();
-    const first = monthInWords(months[0]!, plan.locale, 'short');
-    const when = messages.inMonthsFromOn(months.length, first);
-    return messages.otherFigures(nameOf(document, line), when);
+    const first = { month: months[0]!, style: 'short' } as const;
+    const when = messageFor('document.inMonthsFromOn', { monthCount: months.length, first });
+    return messageFor('document.otherFigures', {
+      line: nameOf(document, line),
+      when,
+      hasLine: nameOf(document, line) !== undefined,
+    });
   });
   return [...ofValues, ...ofFigures];
 }

@@ -1,4 +1,4 @@
-import { messages } from '../../messages/document.ts';
+import { messageFor, type Message } from '../../message.ts';
 import type { Side } from '../schema/tables.ts';
 import { LEFT_OVER, TOTAL_EXPENSES, TOTAL_INCOME, TOTAL_SET_ASIDE } from '../schema/totals.ts';
 
@@ -6,11 +6,11 @@ import { LEFT_OVER, TOTAL_EXPENSES, TOTAL_INCOME, TOTAL_SET_ASIDE } from '../sch
 export const SIDE_ORDER: readonly Side[] = ['income', 'expense', 'setAside', 'memo'];
 
 /** What stands over the lines of a side. */
-export const SIDE_WORDS: Readonly<Record<Side, string>> = {
-  income: messages.income,
-  expense: messages.expenses,
-  setAside: messages.setAside,
-  memo: messages.memo,
+export const SIDE_WORDS: Readonly<Record<Side, Message>> = {
+  income: messageFor('document.income'),
+  expense: messageFor('document.expenses'),
+  setAside: messageFor('document.setAside'),
+  memo: messageFor('document.memo'),
 };
 
 /** The totals that close a side. */

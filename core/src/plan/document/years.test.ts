@@ -1,3 +1,4 @@
+import { english } from '../../testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { beginningOf, toMonth, yearOf, type Month } from '../../calendar/month.ts';
@@ -23,7 +24,7 @@ const outcome = (document: Document, command: Command) => {
 };
 const done = (document: Document, command: Command): Document => {
   const result = outcome(document, command);
-  if ('message' in result) throw new Error(result.message);
+  if ('message' in result) throw new Error(english(result.message));
   return result;
 };
 

@@ -18,7 +18,7 @@ import {
 import { nameShapeRefusal, tidy } from '../schema/names.ts';
 import { TABLES, type AccountRow } from '../schema/tables.ts';
 import { directionOf, inMinorUnits, minorUnitsIn, sideOfLine } from '../../ledger/entries.ts';
-import { messages } from '../../messages/file.ts';
+import { messageFor } from '../../message.ts';
 
 /**
  * An entry as a plan file has it: its line and accounts by name, its amount in major units. The amount is positive the way
@@ -44,37 +44,44 @@ export function entryReader(json: unknown, document: Document): (row: unknown, i
   const lines = new Map<string, string>();
   const lineNamed = (name: string, pointer: string) => {
     const known = lines.get(name) ?? names.find(name)?.id ?? name;
-    if (!document.lines.has(known)) throw new PlanFormatError(pointer, messages.thereIsNothingCalledAmong(name));
+    if (!document.lines.has(known))
+      throw new PlanFormatError(pointer, messageFor('planFile.thereIsNothingCalledAmong', { name }));
     lines.set(name, known);
     return known;
   };
   const accountNamed = (name: string, pointer: string) => {
     const id = rowsNamed(document.accounts, name)[0]?.id ?? name;
-    if (!document.accounts.has(id)) throw new PlanFormatError(pointer, messages.thereIsNoAccountCalled(name));
+    if (!document.accounts.has(id))
+      throw new PlanFormatError(pointer, messageFor('planFile.thereIsNoAccountCalled', { name }));
     return id;
   };
   return (row, index) => {
     refuseTooMany(index + 1);
     const pointer = `/entries/${index}`;
-    if (!isObject(row)) throw new PlanFormatError(pointer, messages.anEntryIsAJson);
+    if (!isObject(row)) throw new PlanFormatError(pointer, messageFor('planFile.anEntryIsAJson'));
     refuseUnknown(row, ENTRY_FIELDS, pointer);
     const given: Record<string, unknown> = {};
     for (const field of ENTRY_FIELDS) {
       const value = row[field];
       if (field === 'amount' || (value === undefined && (ENTRY_COLUMNS[field] as ColumnSpec).fallback !== undefined))
         continue;
-      if (typeof value !== 'string') throw new PlanFormatError(`${pointer}/${field}`, messages.aTextIsExpected);
+      if (typeof value !== 'string')
+        throw new PlanFormatError(`${pointer}/${field}`, messageFor('planFile.aTextIsExpected'));
       given[field] = value;
     }
-    if (typeof row.amount !== 'number') throw new PlanFormatError(`${pointer}/amount`, messages.aNumberIsExpected);
+    if (typeof row.amount !== 'number')
+      throw new PlanFormatError(`${pointer}/amount`, messageFor('planFile.aNumberIsExpected'));
     const amount = inMinorUnits(document, row.amount);
-    if (amount === null) throw new PlanFormatError(`${pointer}/amount`, messages.anAmountHasNoMore);
+    if (amount === null) throw new PlanFormatError(`${pointer}/amount`, messageFor('planFile.anAmountHasNoMore'));
     if (given.line !== undefined) given.line = lineNamed(given.line as string, `${pointer}/line`);
     for (const field of ['account', 'toAccount'] as const)
       if (typeof given[field] === 'string' && given[field] !== '')
         given[field] = accountNamed(given[field], `${pointer}/${field}`);
     if (given.item !== undefined && !document.listItems.has(given.item as string))
-      throw new PlanFormatError(`${pointer}/item`, messages.thereIsNoItem(given.item as string));
+      throw new PlanFormatError(
+        `${pointer}/item`,
+        messageFor('planFile.thereIsNoItem', { item: given.item as string }),
+      );
     const read = withAmount(entryOf(`entry-${index + 1}`, { ...given, amount } as EntryGiven), document);
     const entry = isFormer ? intoSavings(read, document) : read;
     const refusal = storedEntryRefusal(entry);
@@ -85,13 +92,17 @@ export function entryReader(json: unknown, document: Document): (row: unknown, i
 
 function rowsIn(json: unknown): unknown[] {
   const rows = isObject(json) ? (json.entries ?? []) : [];
-  if (!Array.isArray(rows)) throw new PlanFormatError('/entries', messages.aListOfEntriesIs);
+  if (!Array.isArray(rows)) throw new PlanFormatError('/entries', messageFor('planFile.aListOfEntriesIs'));
   refuseTooMany(rows.length);
   return rows;
 }
 
 function refuseTooMany(count: number): void {
-  if (count > MAX_ENTRIES) throw new PlanFormatError('/entries', messages.aFileMayHaveEntries(MAX_ENTRIES, count));
+  if (count > MAX_ENTRIES)
+    throw new PlanFormatError(
+      '/entries',
+      messageFor('planFile.aFileMayHaveEntries', { most: MAX_ENTRIES, rowCount: count }),
+    );
 }
 
 /** An entry with its amount as its account has it, from one as files have it; and the other way round. */

@@ -1,3 +1,4 @@
+import { english } from '../../testing/english.ts';
 import { readFileSync, readdirSync } from 'node:fs';
 import Ajv from 'ajv/dist/2020.js';
 import { describe, expect, it } from 'vitest';
@@ -39,7 +40,7 @@ function pointerOf(change: (file: Spoilt) => void): [string, string] {
   try {
     parsePlan(file);
   } catch (error) {
-    if (error instanceof PlanFormatError) return [error.pointer, error.message];
+    if (error instanceof PlanFormatError) return [error.pointer, english(error.text)];
     throw error;
   }
   throw new Error('The file was taken.');

@@ -1,11 +1,11 @@
-import { messages } from '../../messages/file.ts';
+import { messageFor, MessageError, type Text } from '../../message.ts';
 
 /** A plan file that cannot be read: where, as a JSON pointer (RFC 6901), and why. */
-export class PlanFormatError extends Error {
+export class PlanFormatError extends MessageError {
   readonly pointer: string;
 
-  constructor(pointer: string, message: string) {
-    super(`${pointer === '' ? 'The file' : pointer}: ${message}`);
+  constructor(pointer: string, reason: Text) {
+    super(messageFor('planFile.at', { isFile: pointer === '', pointer, reason }));
     this.name = 'PlanFormatError';
     this.pointer = pointer;
   }
@@ -17,7 +17,10 @@ export function refuseUnknown(json: Json, known: readonly string[], pointer: str
   for (const key of Object.keys(json)) {
     if (!known.includes(key)) {
       const escaped = key.replaceAll('~', '~0').replaceAll('/', '~1');
-      throw new PlanFormatError(`${pointer}/${escaped}`, messages.thisFieldIsNotKnown(known.join(', ')));
+      throw new PlanFormatError(
+        `${pointer}/${escaped}`,
+        messageFor('planFile.thisFieldIsNotKnown', { known: known.join(', ') }),
+      );
     }
   }
 }

@@ -1,3 +1,4 @@
+import { english } from '../../testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { toMonth } from '../../calendar/month.ts';
@@ -110,18 +111,20 @@ describe('a pattern', () => {
 
   it('says in words what it does', () => {
     const words = (pattern: Pattern) => patternInWords(pattern, document, idOf('Line'));
-    expect(words({ kind: 'everyMonths', amount: 24.6, months: 3, from })).toBe(
+    expect(english(words({ kind: 'everyMonths', amount: 24.6, months: 3, from }))).toBe(
       '24.60 every 3 months, first in March 2026',
     );
-    expect(words({ kind: 'yearlyIn', amount: 212, month: 3 })).toBe('212.00 a year, paid in March');
-    expect(words({ kind: 'yearlySpread', amount: 1200 })).toBe('1,200.00 a year, 100.00 each month');
-    expect(words({ kind: 'growth', amount: 640, rate: idOf('Inflation'), by: 'year', from })).toBe(
+    expect(english(words({ kind: 'yearlyIn', amount: 212, month: 3 }))).toBe('212.00 a year, paid in March');
+    expect(english(words({ kind: 'yearlySpread', amount: 1200 }))).toBe('1,200.00 a year, 100.00 each month');
+    expect(english(words({ kind: 'growth', amount: 640, rate: idOf('Inflation'), by: 'year', from }))).toBe(
       '640.00 from March 2026 on, growing once a year by Inflation',
     );
-    expect(words({ kind: 'series', amount: 50, step: -5, months: 12, from })).toBe(
+    expect(english(words({ kind: 'series', amount: 50, step: -5, months: 12, from }))).toBe(
       '50.00 from March 2026 on, 5.00 less every year',
     );
-    expect(words({ kind: 'percentage', of: TOTAL_INCOME, share: 0.15 })).toBe('15.0\u00a0% of Total income');
-    expect(words({ kind: 'recent', of: idOf('Line'), months: 3 })).toBe('the average of its own 3 months before');
+    expect(english(words({ kind: 'percentage', of: TOTAL_INCOME, share: 0.15 }))).toBe('15.0\u00a0% of Total income');
+    expect(english(words({ kind: 'recent', of: idOf('Line'), months: 3 }))).toBe(
+      'the average of its own 3 months before',
+    );
   });
 });

@@ -1,13 +1,13 @@
-import { monthInWords, toMonth, type Month } from '../../calendar/month.ts';
+import { type Month } from '../../calendar/month.ts';
 import { writeFigure, writeShare } from '../../figure/write.ts';
 import { parseFormula } from '../../formula/parse.ts';
 import { printFormula } from '../../formula/print.ts';
 import { FormulaError, type Expression } from '../../formula/expression/syntax.ts';
 import { planOf, type Document } from '../document/document.ts';
-import { nameOf } from '../document/naming.ts';
+import { labelOf } from '../document/naming.ts';
 import { toShown, unitOf } from '../document/formulas.ts';
 import { CANONICAL, notationOf } from '../../figure/notation.ts';
-import { messages } from '../../messages/patterns.ts';
+import { messageFor, type Message, type Text } from '../../message.ts';
 
 /**
  * A rule that needs no formula to be written. It is stored as the formula it stands for, so that names, circles, units
@@ -168,37 +168,53 @@ function readCondition(
 }
 
 /** A pattern in words: "24.60 every 3 months, first in March 2026". `line` says what its figures count. */
-export function patternInWords(pattern: Pattern, document: Document, line: string): string {
+export function patternInWords(pattern: Pattern, document: Document, line: string): Message {
   const plan = planOf(document);
   const figure = (value: number) => writeFigure(value, unitOf(document, line), plan);
-  const month = (value: Month) => monthInWords(value, plan.locale);
-  const name = (id: string) => nameOf(document, id) ?? 'something deleted';
-  const everyMonths = (months: number) => messages.everyYearEveryMonths(months);
+  const name = (id: string) => labelOf(document, id) ?? messageFor('document.deletedEntry');
+  const everyMonths = (months: number) => messageFor('pattern.everyYearEveryMonths', { months });
   switch (pattern.kind) {
     case 'everyMonths':
-      return messages.firstIn(figure(pattern.amount), everyMonths(pattern.months), month(pattern.from));
+      return messageFor('pattern.firstIn', {
+        figure: figure(pattern.amount),
+        everyMonths: everyMonths(pattern.months),
+        month: { month: pattern.from },
+      });
     case 'yearlyIn': {
-      const named = monthInWords(toMonth(`2026-${String(pattern.month).padStart(2, '0')}`), plan.locale).replace(
-        /\s*2026.*/,
-        '',
-      );
-      return messages.aYearAllOfIt(figure(pattern.amount), named);
+      const named = { month: `2026-${String(pattern.month).padStart(2, '0')}`, style: 'ofYear' } as const;
+      return messageFor('pattern.aYearAllOfIt', { figure: figure(pattern.amount), named });
     }
     case 'yearlySpread':
-      return messages.aYearEachMonth(figure(pattern.amount), figure(pattern.amount / 12));
+      return messageFor('pattern.aYearEachMonth', {
+        figure: figure(pattern.amount),
+        monthly: figure(pattern.amount / 12),
+      });
     case 'growth': {
-      const how = pattern.by === 'year' ? 'growing once a year' : 'growing month by month';
-      return messages.growthFrom(figure(pattern.amount), month(pattern.from), how, name(pattern.rate));
+      return messageFor('pattern.growthFrom', {
+        figure: figure(pattern.amount),
+        month: { month: pattern.from },
+        by: pattern.by,
+        name: name(pattern.rate),
+      });
     }
     case 'series': {
-      const more = messages.lessOrMore(figure(Math.abs(pattern.step)), pattern.step);
-      return messages.seriesFrom(figure(pattern.amount), month(pattern.from), more, everyMonths(pattern.months));
+      const more = messageFor('pattern.lessOrMore', {
+        figure: figure(Math.abs(pattern.step)),
+        isLess: pattern.step < 0,
+      });
+      return messageFor('pattern.seriesFrom', {
+        figure: figure(pattern.amount),
+        month: { month: pattern.from },
+        more,
+        everyMonths: everyMonths(pattern.months),
+      });
     }
     case 'percentage':
-      return messages.shareOf(writeShare(pattern.share, plan.locale), name(pattern.of));
+      return messageFor('pattern.shareOf', { share: writeShare(pattern.share, plan.locale), name: name(pattern.of) });
     case 'recent': {
-      const whose = pattern.of === line ? 'its own' : `${name(pattern.of)}’s`;
-      return messages.theAverageOfBefore(whose, pattern.months);
+      return pattern.of === line
+        ? messageFor('pattern.itsOwnAverage', { months: pattern.months })
+        : messageFor('pattern.theAverageOfBefore', { name: name(pattern.of), months: pattern.months });
     }
   }
 }
@@ -208,11 +224,11 @@ export function stepInWords(
   document: Document,
   line: string,
   { amount, formula }: { readonly amount: number | null; readonly formula: string | null },
-): string {
+): Text {
   const plan = planOf(document);
   if (formula !== null) {
     const pattern = patternOf(formula);
     return pattern ? patternInWords(pattern, document, line) : toShown(formula, document, notationOf(plan.locale));
   }
-  return amount === null ? messages.empty : writeFigure(amount, unitOf(document, line), plan);
+  return amount === null ? messageFor('pattern.empty') : writeFigure(amount, unitOf(document, line), plan);
 }

@@ -2,7 +2,7 @@ import { toMonth, type Month } from '../../calendar/month.ts';
 import { isDay } from '../../calendar/readDate.ts';
 import { required, type ColumnSpec, type RowOf } from './columns.ts';
 import { ID_PATTERN } from './names.ts';
-import { messages } from '../../messages/schema.ts';
+import { messageFor, type Message } from '../../message.ts';
 
 /** The largest amount of an entry, in minor units: a hundred billion of a currency with cents. */
 export const LARGEST_AMOUNT = 1e13;
@@ -86,7 +86,7 @@ export function givenOf(entry: LedgerEntry): EntryGiven {
 
 /** Why an entry cannot be, and the field that is to blame. */
 export interface EntryRefusal {
-  readonly message: string;
+  readonly message: Message;
   readonly field: keyof LedgerEntry;
 }
 
@@ -108,25 +108,29 @@ export function isTransfer({ toAccount }: Pick<LedgerEntry, 'toAccount'>): boole
 
 /** Why an entry cannot be kept at all, whatever plan it belongs to, or `null` when it can. */
 export function storedEntryRefusal(entry: LedgerEntry): EntryRefusal | null {
-  if (!ID_PATTERN.test(entry.id)) return { message: messages.anIdHas1To, field: 'id' };
-  if (!isDay(entry.date)) return { message: messages.isNoDayOfThe(entry.date), field: 'date' };
+  if (!ID_PATTERN.test(entry.id)) return { message: messageFor('schema.anIdHas1To'), field: 'id' };
+  if (!isDay(entry.date)) return { message: messageFor('schema.isNoDayOfThe', { date: entry.date }), field: 'date' };
   if (!Number.isInteger(entry.amount) || Math.abs(entry.amount) > LARGEST_AMOUNT)
-    return { message: messages.anAmountIsANumber, field: 'amount' };
-  if (entry.amount === 0) return { message: messages.sayHowMuchItWas, field: 'amount' };
+    return { message: messageFor('schema.anAmountIsANumber'), field: 'amount' };
+  if (entry.amount === 0) return { message: messageFor('schema.sayHowMuchItWas'), field: 'amount' };
   for (const field of ENTRY_FIELDS) {
     const text = entry[field];
     if (text === '') continue;
     const { column } = ENTRY_COLUMNS[field];
     if (column.kind !== 'text' || typeof text !== 'string') continue;
-    if (text.length > column.most) return { message: messages.atMostLettersPlease(column.most), field };
-    if (!text.isWellFormed() || text.includes('\u0000')) return { message: messages.thisTextHasABroken, field };
+    if (text.length > column.most)
+      return { message: messageFor('schema.atMostLettersPlease', { most: column.most }), field };
+    if (!text.isWellFormed() || text.includes('\u0000'))
+      return { message: messageFor('schema.thisTextHasABroken'), field };
   }
-  if (entry.due !== '' && !isDay(entry.due)) return { message: messages.isNoDayOfThe(entry.due), field: 'due' };
+  if (entry.due !== '' && !isDay(entry.due))
+    return { message: messageFor('schema.isNoDayOfThe', { date: entry.due }), field: 'due' };
   if (isTransfer(entry)) {
-    if (entry.toAccount === entry.account) return { message: messages.aTransferGoesToAnother, field: 'toAccount' };
-    if (entry.amount > 0) return { message: messages.aTransferLeavesItsAccount, field: 'amount' };
+    if (entry.toAccount === entry.account)
+      return { message: messageFor('schema.aTransferGoesToAnother'), field: 'toAccount' };
+    if (entry.amount > 0) return { message: messageFor('schema.aTransferLeavesItsAccount'), field: 'amount' };
   } else if (entry.toReference !== '' || entry.toReconciled !== '')
-    return { message: messages.onlyATransferHasAnother, field: 'toAccount' };
+    return { message: messageFor('schema.onlyATransferHasAnother'), field: 'toAccount' };
   return null;
 }
 

@@ -1,4 +1,4 @@
-import { messages } from '../../messages/schema.ts';
+import { messageFor, type Message } from '../../message.ts';
 /** What ids may look like: letters, digits, dashes; a colon parts the owner from the month in dated rows. */
 export const ID_PATTERN = /^[A-Za-z0-9_-]{1,64}$/;
 
@@ -11,12 +11,13 @@ export function tidy(name: string): string {
 }
 
 /** Why a text cannot be a name at all, whatever else there is. */
-export function nameShapeRefusal(name: string): string | null {
+export function nameShapeRefusal(name: string): Message | null {
   const trimmed = name.trim();
-  if (trimmed === '') return messages.aNameIsNeeded;
-  if ([...trimmed].length > MAX_NAME) return messages.aNameMayHaveLetters(MAX_NAME, [...trimmed].length);
+  if (trimmed === '') return messageFor('schema.aNameIsNeeded');
+  if ([...trimmed].length > MAX_NAME)
+    return messageFor('schema.aNameMayHaveLetters', { most: MAX_NAME, length: [...trimmed].length });
   // eslint-disable-next-line no-control-regex -- control characters are exactly what is refused
-  if (/[\u0000-\u001f\u007f-\u009f\u2028\u2029]/.test(trimmed)) return messages.aNameStandsOnOne;
-  if (!trimmed.isWellFormed()) return messages.thisNameHasABroken;
+  if (/[\u0000-\u001f\u007f-\u009f\u2028\u2029]/.test(trimmed)) return messageFor('schema.aNameStandsOnOne');
+  if (!trimmed.isWellFormed()) return messageFor('schema.thisNameHasABroken');
   return null;
 }

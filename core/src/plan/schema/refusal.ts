@@ -1,3 +1,4 @@
+import type { Message, Text } from '../../message.ts';
 import type { Place } from '../../formula/expression/syntax.ts';
 import type { EntryGiven } from './entries.ts';
 
@@ -5,15 +6,15 @@ import type { EntryGiven } from './entries.ts';
 export interface Refusal {
   /** `gone`: it refers to something that is no longer there. `used`: something else still needs it. */
   readonly code: 'invalid' | 'gone' | 'used' | 'conflict' | 'locked';
-  /** A sentence for the person who tried. */
-  readonly message: string;
+  /** What is said to the person who tried. */
+  readonly message: Message;
   /** The field of the command that is to blame. */
   readonly field?: string;
   /** For a formula: where in its text. */
   readonly place?: Place;
   readonly suggestions?: readonly string[];
   /** For `used`: who uses it. */
-  readonly uses?: readonly { readonly id: string; readonly name: string }[];
+  readonly uses?: readonly { readonly id: string; readonly name: Text }[];
   /** For `conflict`: the entries that are not as their sender knew them, as they are now. */
   readonly now?: readonly EntryNow[];
 }
@@ -29,11 +30,11 @@ export class Refused extends Error {
   readonly refusal: Refusal;
 
   constructor(refusal: Refusal) {
-    super(refusal.message);
+    super(refusal.message.id);
     this.refusal = refusal;
   }
 }
 
-export function refused(code: Refusal['code'], message: string, field?: string): Refused {
+export function refused(code: Refusal['code'], message: Message, field?: string): Refused {
   return new Refused(field === undefined ? { code, message } : { code, message, field });
 }

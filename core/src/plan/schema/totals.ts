@@ -1,13 +1,16 @@
 import type { Side } from './tables.ts';
-import { messages } from '../../messages/schema.ts';
+import { messageFor, type Message } from '../../message.ts';
 
 /** The totals every plan has. Their ids begin with @, which ids of rows never do. */
 export interface Total {
   readonly id: string;
+  /** Its name in rules. */
   readonly name: string;
-  /** A side's plain name, understood in rules as long as nothing in the plan has that name. */
-  readonly alias?: string;
-  readonly meaning: string;
+  /** Other names understood in rules, as long as nothing in the plan has that name: a side's, and those of other languages. */
+  readonly aliases: readonly string[];
+  /** What it is called where it is shown. */
+  readonly label: Message;
+  readonly meaning: Message;
 }
 
 export const TOTAL_INCOME = '@income';
@@ -18,22 +21,48 @@ export const CUMULATIVE_NET = '@cumulativeNet';
 export const LEFT_OVER = '@leftOver';
 
 export const TOTALS: readonly Total[] = [
-  { id: TOTAL_INCOME, name: messages.totalIncome, alias: messages.income, meaning: messages.allIncomeOfTheMonth },
+  {
+    id: TOTAL_INCOME,
+    name: 'Total income',
+    aliases: ['Income', 'Summe Einnahmen', 'Einnahmen'],
+    label: messageFor('schema.totalIncome'),
+    meaning: messageFor('schema.allIncomeOfTheMonth'),
+  },
   {
     id: TOTAL_EXPENSES,
-    name: messages.totalExpenses,
-    alias: messages.expenses,
-    meaning: messages.allExpensesOfTheMonth,
+    name: 'Total expenses',
+    aliases: ['Expenses', 'Summe Ausgaben', 'Ausgaben'],
+    label: messageFor('schema.totalExpenses'),
+    meaning: messageFor('schema.allExpensesOfTheMonth'),
   },
   {
     id: TOTAL_SET_ASIDE,
-    name: messages.totalSetAside,
-    alias: messages.setAside,
-    meaning: messages.allMoneySetAsideIn,
+    name: 'Total set aside',
+    aliases: ['Set aside', 'Summe Rücklagen', 'Rücklagen'],
+    label: messageFor('schema.totalSetAside'),
+    meaning: messageFor('schema.allMoneySetAsideIn'),
   },
-  { id: NET, name: messages.net, meaning: messages.totalIncomeLessTotalExpenses },
-  { id: CUMULATIVE_NET, name: messages.cumulativeNet, meaning: messages.netAddedUpSinceThe },
-  { id: LEFT_OVER, name: messages.leftOver, meaning: messages.netLessWhatIsSet },
+  {
+    id: NET,
+    name: 'Net',
+    aliases: ['Ergebnis'],
+    label: messageFor('schema.net'),
+    meaning: messageFor('schema.totalIncomeLessTotalExpenses'),
+  },
+  {
+    id: CUMULATIVE_NET,
+    name: 'Cumulative net',
+    aliases: ['Kumuliertes Ergebnis'],
+    label: messageFor('schema.cumulativeNet'),
+    meaning: messageFor('schema.netAddedUpSinceThe'),
+  },
+  {
+    id: LEFT_OVER,
+    name: 'Left over',
+    aliases: ['Überschuss'],
+    label: messageFor('schema.leftOver'),
+    meaning: messageFor('schema.netLessWhatIsSet'),
+  },
 ];
 
 /** The total of a side; memo figures have none. */

@@ -5,43 +5,49 @@ import { LARGEST_FIGURE } from '../../figure/read.ts';
 import type { Column, ColumnSpec } from './columns.ts';
 import { nameShapeRefusal } from './names.ts';
 import { TABLES, type AnyRow, type TableName } from './tables.ts';
-import { messages } from '../../messages/schema.ts';
+import { messageFor, type Message } from '../../message.ts';
 
 /** The longest key of a position: what is put between the same two rows again and again needs longer ones. */
 const LONGEST_POSITION = 2000;
 
 /** Why a value cannot stand in a column, as a sentence that goes on from where it stands; `null` when it can. */
-export function valueRefusal(column: Column, value: unknown): string | null {
+export function valueRefusal(column: Column, value: unknown): Message | null {
   switch (column.kind) {
     case 'number':
-      return typeof value === 'number' && Math.abs(value) <= LARGEST_FIGURE ? null : messages.aNumberUpToTen;
+      return typeof value === 'number' && Math.abs(value) <= LARGEST_FIGURE
+        ? null
+        : messageFor('schema.aNumberUpToTen');
     case 'whole': {
       const { least, most } = column;
       const fits = typeof value === 'number' && Number.isInteger(value) && value >= least && value <= most;
-      return fits ? null : messages.aWholeNumberFromTo(least, most);
+      return fits ? null : messageFor('schema.aWholeNumberFromTo', { least, most });
     }
     case 'yesNo':
-      return typeof value === 'boolean' ? null : messages.trueOrFalseIsExpected;
+      return typeof value === 'boolean' ? null : messageFor('schema.trueOrFalseIsExpected');
   }
-  if (typeof value !== 'string') return messages.aTextIsExpected;
-  if (!value.isWellFormed() || value.includes('\u0000')) return messages.thereIsABrokenCharacter;
+  if (typeof value !== 'string') return messageFor('schema.aTextIsExpected');
+  if (!value.isWellFormed() || value.includes('\u0000')) return messageFor('schema.thereIsABrokenCharacter');
   switch (column.kind) {
     case 'name':
       return nameShapeRefusal(value);
     case 'text':
-      return value.length > column.most ? messages.theTextMayHaveLetters(column.most) : null;
+      return value.length > column.most ? messageFor('schema.theTextMayHaveLetters', { most: column.most }) : null;
     case 'date':
-      return isDay(value) ? null : messages.isNotADaySuch(value);
+      return isDay(value) ? null : messageFor('schema.isNotADaySuch', { value });
     case 'month':
-      return isMonth(value) ? null : messages.isNotAMonthSuch(value);
+      return isMonth(value) ? null : messageFor('schema.isNotAMonthSuch', { value });
     case 'currency':
-      return isCurrency(value) ? null : messages.isNotACurrencyCode(value);
+      return isCurrency(value) ? null : messageFor('schema.isNotACurrencyCode', { value });
     case 'locale':
-      return isLocale(value) ? null : messages.isNotALanguageTag(value);
+      return isLocale(value) ? null : messageFor('schema.isNotALanguageTag', { value });
     case 'position':
-      return /^[0-9a-z]*[1-9a-z]$/.test(value) && value.length <= LONGEST_POSITION ? null : messages.aPositionIsAKey;
+      return /^[0-9a-z]*[1-9a-z]$/.test(value) && value.length <= LONGEST_POSITION
+        ? null
+        : messageFor('schema.aPositionIsAKey');
     case 'choice':
-      return column.options.includes(value) ? null : messages.oneOfIsExpected(column.options.join(', '));
+      return column.options.includes(value)
+        ? null
+        : messageFor('schema.oneOfIsExpected', { options: column.options.join(', ') });
     case 'formula':
     case 'input':
     case 'reference':
@@ -54,13 +60,13 @@ export function valueRefusal(column: Column, value: unknown): string | null {
 export function rowRefusal(
   table: TableName,
   row: AnyRow,
-): { readonly column: string; readonly message: string } | null {
+): { readonly column: string; readonly message: Message } | null {
   const values = row as unknown as Readonly<Record<string, unknown>>;
   for (const [name, { column, optional }] of Object.entries(TABLES[table]) as [string, ColumnSpec][]) {
     const value = values[name] ?? null;
     if (value === null && optional) continue;
     const message = valueRefusal(column, value);
-    if (message) return { column: name, message: message.charAt(0).toUpperCase() + message.slice(1) };
+    if (message) return { column: name, message };
   }
   return null;
 }

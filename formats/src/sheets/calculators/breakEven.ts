@@ -1,13 +1,5 @@
-import {
-  NOISE,
-  alternativesOf,
-  monthInWords,
-  outputId,
-  planOf,
-  type BreakEvenRow,
-  type Calculator,
-} from '@haushalt/core';
-import { messages } from '../../messages.ts';
+import { NOISE, alternativesOf, outputId, planOf, type BreakEvenRow, type Calculator } from '@haushalt/core';
+import { monthInWords, t } from '../../language.ts';
 import { all, and, at, call, number, operation, or, text, type SheetFormula } from '../formula.ts';
 import { formulaCell } from '../translation/formulaCell.ts';
 import { headingRow, words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
@@ -125,34 +117,34 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
     });
     const hasUnitCost = this.has('costs') && this.has('units');
     return [
-      input('fixedCosts', messages.fixedCosts, MONEY),
-      input('price', messages.pricePerUnit, MONEY),
-      input('variableCost', messages.variableCostPerUnit, MONEY),
-      { name: 'contribution', title: messages.contributionPerUnit, format: MONEY, say: (place) => { const contribution = operation(own('price', place), '-', own('variableCost', place)); const has = this.hasTerms(place); return has.kind === 'call' && has.name === 'TRUE' ? contribution : call('IF', has, contribution, call('NA')); } }, // prettier-ignore
-      { name: 'contribution ratio', title: messages.contributionRatio, format: { unit: 'share' }, say: (place) => call('IF', operation(own('price', place), '=', number(0)), text(''), operation(own('contribution', place), '/', own('price', place))) }, // prettier-ignore
-      crossing('units', messages.breakEvenPoint, UNITS, (place) => operation(own('fixedCosts', place), '/', own('contribution', place))), // prettier-ignore
-      crossing('whole units', messages.wholeUnits, { unit: 'count' }, (place) => call('ROUNDUP', call('MAX', number(0), operation(own('units', place), '*', number(1 - NOISE))), number(0))), // prettier-ignore
-      crossing('revenue', messages.breakEvenRevenue, MONEY, (place) => operation(own('units', place), '*', own('price', place))), // prettier-ignore
+      input('fixedCosts', t('formats.fixedCosts'), MONEY),
+      input('price', t('formats.pricePerUnit'), MONEY),
+      input('variableCost', t('formats.variableCostPerUnit'), MONEY),
+      { name: 'contribution', title: t('formats.contributionPerUnit'), format: MONEY, say: (place) => { const contribution = operation(own('price', place), '-', own('variableCost', place)); const has = this.hasTerms(place); return has.kind === 'call' && has.name === 'TRUE' ? contribution : call('IF', has, contribution, call('NA')); } }, // prettier-ignore
+      { name: 'contribution ratio', title: t('formats.contributionRatio'), format: { unit: 'share' }, say: (place) => call('IF', operation(own('price', place), '=', number(0)), text(''), operation(own('contribution', place), '/', own('price', place))) }, // prettier-ignore
+      crossing('units', t('formats.breakEvenPoint'), UNITS, (place) => operation(own('fixedCosts', place), '/', own('contribution', place))), // prettier-ignore
+      crossing('whole units', t('formats.wholeUnits'), { unit: 'count' }, (place) => call('ROUNDUP', call('MAX', number(0), operation(own('units', place), '*', number(1 - NOISE))), number(0))), // prettier-ignore
+      crossing('revenue', t('formats.breakEvenRevenue'), MONEY, (place) => operation(own('units', place), '*', own('price', place))), // prettier-ignore
       ...(this.has('plannedUnits')
         ? [
-            input('plannedUnits', messages.plannedUnits, UNITS),
-            { name: 'profit', title: messages.plannedProfit, format: MONEY, say: (place: number) => operation(operation(own('plannedUnits', place), '*', own('contribution', place)), '-', own('fixedCosts', place)) }, // prettier-ignore
-            crossing('margin of safety', messages.marginOfSafety, { unit: 'share' }, (place) => call('IF', operation(own('plannedUnits', place), '=', number(0)), text(''), operation(operation(own('plannedUnits', place), '-', own('units', place)), '/', own('plannedUnits', place)))), // prettier-ignore
+            input('plannedUnits', t('formats.plannedUnits'), UNITS),
+            { name: 'profit', title: t('formats.plannedProfit'), format: MONEY, say: (place: number) => operation(operation(own('plannedUnits', place), '*', own('contribution', place)), '-', own('fixedCosts', place)) }, // prettier-ignore
+            crossing('margin of safety', t('formats.marginOfSafety'), { unit: 'share' }, (place) => call('IF', operation(own('plannedUnits', place), '=', number(0)), text(''), operation(operation(own('plannedUnits', place), '-', own('units', place)), '/', own('plannedUnits', place)))), // prettier-ignore
           ]
         : []),
       ...(this.has('targetProfit')
         ? [
-            input('targetProfit', messages.targetProfit, MONEY),
-            crossing('units for target', messages.unitsForTarget, UNITS, (place) => operation(operation(own('fixedCosts', place), '+', own('targetProfit', place)), '/', own('contribution', place))), // prettier-ignore
+            input('targetProfit', t('formats.targetProfit'), MONEY),
+            crossing('units for target', t('formats.unitsForTarget'), UNITS, (place) => operation(operation(own('fixedCosts', place), '+', own('targetProfit', place)), '/', own('contribution', place))), // prettier-ignore
           ]
         : []),
       ...(hasUnitCost
         ? [
-            input('costs', messages.costsOfAMonth, MONEY),
-            { ...input('units', messages.unitsOfAMonth, UNITS), name: 'units of a month' },
-            unitCost('unit cost', messages.unitCost, 'month'),
-            unitCost('unit cost by quarter', messages.unitCostByQuarter, 'quarter'),
-            unitCost('unit cost by year', messages.unitCostByYear, 'year'),
+            input('costs', t('formats.costsOfAMonth'), MONEY),
+            { ...input('units', t('formats.unitsOfAMonth'), UNITS), name: 'units of a month' },
+            unitCost('unit cost', t('formats.unitCost'), 'month'),
+            unitCost('unit cost by quarter', t('formats.unitCostByQuarter'), 'quarter'),
+            unitCost('unit cost by year', t('formats.unitCostByYear'), 'year'),
           ]
         : []),
     ];
@@ -182,10 +174,10 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
     const below = sums.map((_, place) => Number(sums.slice(0, place + 1).some((value) => value < 0)));
     const reached = sums.map((value, place) => Number(below[place - 1] === 1 && value >= 0));
     return [
-      { name: 'flow', title: messages.netOfAMonth, format: MONEY, say: (place) => this.given('flow', place) },
-      this.addedUp('cumulative', messages.cumulativeNet, 'flow'),
-      { name: 'below', title: messages.hasBeenBelow, format: { unit: 'count' }, say: (place) => { const isBelow = operation(cumulative(place), '<', number(0)); return flag(place === 0 ? isBelow : or(before(place), isBelow)); }, value: (place) => below[place]! }, // prettier-ignore
-      { name: 'reached', title: messages.paidBack, format: { unit: 'count' }, say: (place) => place === 0 ? number(0) : flag(and(before(place), operation(cumulative(place), '>=', number(0)))), value: (place) => reached[place]! }, // prettier-ignore
+      { name: 'flow', title: t('formats.netOfAMonth'), format: MONEY, say: (place) => this.given('flow', place) },
+      this.addedUp('cumulative', t('formats.cumulativeNet'), 'flow'),
+      { name: 'below', title: t('formats.hasBeenBelow'), format: { unit: 'count' }, say: (place) => { const isBelow = operation(cumulative(place), '<', number(0)); return flag(place === 0 ? isBelow : or(before(place), isBelow)); }, value: (place) => below[place]! }, // prettier-ignore
+      { name: 'reached', title: t('formats.paidBack'), format: { unit: 'count' }, say: (place) => place === 0 ? number(0) : flag(and(before(place), operation(cumulative(place), '>=', number(0)))), value: (place) => reached[place]! }, // prettier-ignore
     ];
   }
 
@@ -199,12 +191,12 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
       Number(place > 0 && firsts[place - 1] !== 0 && sign !== firsts[place - 1]),
     );
     return [
-      this.addedUp('first cumulative', messages.cumulativeOf(first), 'firstCosts'),
-      this.addedUp('second cumulative', messages.cumulativeOf(second), 'secondCosts'),
-      { name: 'difference', title: messages.difference, format: MONEY, say: (place) => operation(own('first cumulative', place), '-', own('second cumulative', place)) }, // prettier-ignore
-      { name: 'sign', title: messages.sign, format: { unit: 'count' }, say: (place) => call('SIGN', call('ROUND', own('difference', place), number(6))), value: (place) => signs[place]! }, // prettier-ignore
-      { name: 'led', title: messages.whoLed, format: { unit: 'count' }, say: (place) => place === 0 ? own('sign', 0) : call('IF', operation(led(place), '<>', number(0)), led(place), own('sign', place)), value: (place) => firsts[place]! }, // prettier-ignore
-      { name: 'reached', title: messages.crossed, format: { unit: 'count' }, say: (place) => place === 0 ? number(0) : call('IF', and(operation(led(place), '<>', number(0)), operation(own('sign', place), '<>', led(place))), number(1), number(0)), value: (place) => crossed[place]! }, // prettier-ignore
+      this.addedUp('first cumulative', t('formats.cumulativeOf', { name: first }), 'firstCosts'),
+      this.addedUp('second cumulative', t('formats.cumulativeOf', { name: second }), 'secondCosts'),
+      { name: 'difference', title: t('formats.difference'), format: MONEY, say: (place) => operation(own('first cumulative', place), '-', own('second cumulative', place)) }, // prettier-ignore
+      { name: 'sign', title: t('formats.sign'), format: { unit: 'count' }, say: (place) => call('SIGN', call('ROUND', own('difference', place), number(6))), value: (place) => signs[place]! }, // prettier-ignore
+      { name: 'led', title: t('formats.whoLed'), format: { unit: 'count' }, say: (place) => place === 0 ? own('sign', 0) : call('IF', operation(led(place), '<>', number(0)), led(place), own('sign', place)), value: (place) => firsts[place]! }, // prettier-ignore
+      { name: 'reached', title: t('formats.crossed'), format: { unit: 'count' }, say: (place) => place === 0 ? number(0) : call('IF', and(operation(led(place), '<>', number(0)), operation(own('sign', place), '<>', led(place))), number(1), number(0)), value: (place) => crossed[place]! }, // prettier-ignore
     ];
   }
 
@@ -225,24 +217,28 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
       row.about === 'units'
         ? []
         : [
-            section(messages.whatItComesTo),
-            result(messages.monthsUntil, months === months ? months : null, { unit: 'count' }, `${row.id}.months`, () =>
-              call('MATCH', number(1), this.cells('reached'), number(0)),
+            section(t('formats.whatItComesTo')),
+            result(
+              t('formats.monthsUntil'),
+              months === months ? months : null,
+              { unit: 'count' },
+              `${row.id}.months`,
+              () => call('MATCH', number(1), this.cells('reached'), number(0)),
             ),
             BLANK_ROW,
           ];
     return {
       id: `breakEven:${row.id}`,
       title: row.name,
-      remark: messages.breakEven,
+      remark: t('formats.breakEven'),
       columns: [{ kind: 'name', width: 24 }, ...table.map(() => ({ kind: 'figure' as const, width: 14 }))],
       headings: 0,
       rows: [
-        section(messages.terms),
+        section(t('formats.terms')),
         ...this.terms([...this.inputs.values()].map(({ column }) => column)),
         BLANK_ROW,
         ...answer,
-        headingRow([messages.month, ...table.map(({ title }) => title)]),
+        headingRow([t('formats.month'), ...table.map(({ title }) => title)]),
         ...calendar.months.map((month, place): SheetRow => ({
           role: 'line',
           cells: [

@@ -1,7 +1,6 @@
 import {
   decimalsOf,
   inputsOf,
-  monthInWords,
   planOf,
   readStored,
   type CalculatorAnswer,
@@ -9,7 +8,7 @@ import {
   type Month,
   type PlacedInput,
 } from '@haushalt/core';
-import { messages } from '../../messages.ts';
+import { monthInWords, t, say } from '../../language.ts';
 import { at, call, number, operation, type SheetFormula } from '../formula.ts';
 import { formulaCell } from '../translation/formulaCell.ts';
 import { words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
@@ -117,7 +116,7 @@ export class CalculatorScope {
       const id = this.idOf(column);
       const input = this.inputs.get(id);
       if (input?.formula == null) return [];
-      return [{ role: 'line', cells: [words(capital(input.words)), this.termCell(id)] }];
+      return [{ role: 'line', cells: [words(capital(say(input.words))), this.termCell(id)] }];
     });
   }
 
@@ -169,7 +168,7 @@ export const inMonths = (duration: SheetFormula, termIn: 'months' | 'years'): Sh
 export function withoutAnswer(why: string | number): OutputSources {
   return {
     sourceOf: () => {
-      throw new NotTranslatable(typeof why === 'string' ? why : messages.anInputHasAProblem);
+      throw new NotTranslatable(typeof why === 'string' ? why : t('formats.anInputHasAProblem'));
     },
   };
 }

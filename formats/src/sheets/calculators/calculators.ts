@@ -1,3 +1,4 @@
+import { say } from '../../language.ts';
 import { calculatorsOf, type Calculator } from '@haushalt/core';
 import type { PlanScope } from '../translation/planScope.ts';
 import { LiveBreakEven } from './breakEven.ts';
@@ -17,7 +18,7 @@ export function liveCalculators(ground: PlanScope): LiveCalculator[] {
 
 function liveCalculator(ground: PlanScope, calculator: Calculator): LiveCalculator | ReturnType<typeof withoutAnswer> {
   const { answer } = ground.model.calculationOf(calculator.row.id)!;
-  if (answer.kind === 'none') return withoutAnswer(answer.why);
+  if (answer.kind === 'none') return withoutAnswer(typeof answer.why === 'number' ? answer.why : say(answer.why));
   switch (calculator.table) {
     case 'loans':
       return answer.kind === 'loan' ? new LiveLoan(ground, calculator, answer.loan) : withoutAnswer('');

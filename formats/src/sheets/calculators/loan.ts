@@ -9,7 +9,7 @@ import {
   type LoanExtraRow,
   type LoanRow,
 } from '@haushalt/core';
-import { messages } from '../../messages.ts';
+import { t } from '../../language.ts';
 import { and, at, call, negate, number, operation, or, text, type SheetFormula } from '../formula.ts';
 import { words, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { isEmptyCell } from '../translation/emptiness.ts';
@@ -90,7 +90,7 @@ export class LiveLoan extends ScheduleSheet {
       case 'interest share':
         return this.fixedSource('share');
       default:
-        throw new NotTranslatable(messages.noOutput(output));
+        throw new NotTranslatable(t('formats.noOutput', { name: output }));
     }
   }
 
@@ -133,41 +133,41 @@ export class LiveLoan extends ScheduleSheet {
         ? operation(monthly, '*', number(12))
         : operation(operation(operation(number(1), '+', monthly), '^', number(12)), '-', number(1));
     const guarded = (say: () => SheetFormula) => () => {
-      if (this.isTooInvolved) throw new NotTranslatable(messages.courseTooInvolved);
+      if (this.isTooInvolved) throw new NotTranslatable(t('formats.courseTooInvolved'));
       return say();
     };
     return [
-      result(messages.amount, amount, MONEY, this.fixed('amount'), () =>
+      result(t('formats.amount'), amount, MONEY, this.fixed('amount'), () =>
         unknown === 'amount'
           ? this.round(call('PV', this.monthlyRate, this.less(M), negate(R), negate(balloon), this.type))
           : this.term('amount'),
       ),
-      result(messages.yearlyRate, rate, { unit: 'ratePerYear' }, this.fixed('rate'), () =>
+      result(t('formats.yearlyRate'), rate, { unit: 'ratePerYear' }, this.fixed('rate'), () =>
         unknown === 'rate'
           ? ofYear(call('RATE', this.less(M), negate(R), A, negate(balloon), this.type))
           : this.isRateSteady
             ? this.term('rate')
             : this.rateIn(1),
       ),
-      result(messages.termInMonths, months, { unit: 'count' }, this.fixed('months'), () =>
+      result(t('formats.termInMonths'), months, { unit: 'count' }, this.fixed('months'), () =>
         unknown === 'months' ? this.monthsUntilPaid(A, balloon) : inMonths(this.term('months'), termIn),
       ),
-      result(messages.monthlyPayment, payment, MONEY, this.fixed('regular'), () =>
+      result(t('formats.monthlyPayment'), payment, MONEY, this.fixed('regular'), () =>
         unknown === 'payment'
           ? this.paying(this.monthlyRate, this.less(M), A, balloon)
           : this.round(this.term('payment')),
       ),
-      result(messages.monthsItRuns, rows.length, { unit: 'count' }, this.fixed('runs'), guarded(() => call('COUNT', this.column('closing')))), // prettier-ignore
-      result(messages.totalPaid, totalPaid, MONEY, this.fixed('paid'), guarded(() => {
+      result(t('formats.monthsItRuns'), rows.length, { unit: 'count' }, this.fixed('runs'), guarded(() => call('COUNT', this.column('closing')))), // prettier-ignore
+      result(t('formats.totalPaid'), totalPaid, MONEY, this.fixed('paid'), guarded(() => {
         const paid = call('SUM', this.column('payment'));
         return this.extras.length > 0 ? operation(paid, '+', call('SUM', this.column('extra'))) : paid;
       })), // prettier-ignore
-      result(messages.totalInterest, totalInterest, MONEY, this.fixed('interest'), guarded(() => call('SUM', this.column('interest')))), // prettier-ignore
-      result(messages.interestShare, interestShare, { unit: 'percent' }, this.fixed('share'), () =>
+      result(t('formats.totalInterest'), totalInterest, MONEY, this.fixed('interest'), guarded(() => call('SUM', this.column('interest')))), // prettier-ignore
+      result(t('formats.interestShare'), interestShare, { unit: 'percent' }, this.fixed('share'), () =>
         operation(at(this.fixed('interest')), '/', A),
       ),
       result(
-        messages.effectiveAnnualRate,
+        t('formats.effectiveAnnualRate'),
         this.given.yearlyCost,
         { unit: 'ratePerYear' },
         this.fixed('effective'),
@@ -184,7 +184,8 @@ export class LiveLoan extends ScheduleSheet {
     balloon: SheetFormula,
   ): SheetFormula | null {
     if (this.given.yearlyCost === null) return null;
-    if (this.mayEnd || !this.isRateSteady || this.has('interestOnly')) throw new NotTranslatable(messages.searchedFor);
+    if (this.mayEnd || !this.isRateSteady || this.has('interestOnly'))
+      throw new NotTranslatable(t('formats.searchedFor'));
     const received = this.has('fee') ? operation(amount, '-', this.term('fee')) : amount;
     const monthly = call('RATE', months, negate(paid), received, negate(balloon), this.type);
     return operation(operation(operation(number(1), '+', monthly), '^', number(12)), '-', number(1));
@@ -203,24 +204,24 @@ export class LiveLoan extends ScheduleSheet {
     return this.layOut(
       {
         id: `loan:${loan.id}`,
-        remark: messages.loanFrom(this.inWords(loan.first)),
+        remark: t('formats.loanFrom', { month: this.inWords(loan.first) }),
         terms: ['amount', 'rate', 'months', 'payment', 'balloon', 'fee', 'interestOnly'].filter(
           (column) => column !== loan.unknown,
         ),
         besides: this.extras.map((extra): SheetRow => ({
           role: 'line',
-          cells: [words(messages.extraPaymentFrom(this.inWords(extra.from))), this.extraCell(extra)],
+          cells: [words(t('formats.extraPaymentFrom', { month: this.inWords(extra.from) })), this.extraCell(extra)],
         })),
         results: this.results(),
         titles: [
-          messages.openingBalance,
-          messages.payment,
-          messages.interest,
-          messages.principal,
-          ...(hasExtra ? [messages.extraPayments] : []),
-          messages.closingBalance,
-          ...(this.isRateSteady ? [] : [messages.yearlyRate]),
-          ...(this.isRegularSteady ? [] : [messages.regularPayment]),
+          t('formats.openingBalance'),
+          t('formats.payment'),
+          t('formats.interest'),
+          t('formats.principal'),
+          ...(hasExtra ? [t('formats.extraPayments')] : []),
+          t('formats.closingBalance'),
+          ...(this.isRateSteady ? [] : [t('formats.yearlyRate')]),
+          ...(this.isRegularSteady ? [] : [t('formats.regularPayment')]),
         ],
         rows: this.rows,
       },
@@ -250,7 +251,7 @@ export class LiveLoan extends ScheduleSheet {
     const [O, I, P, X] = ['opening', 'interest', 'payment', 'extra'].map((name) => this.cell(name, month));
     const [opening, interest, paid, extra] = [O!, I!, P!, X!];
     const say = (formula: () => SheetFormula) => () => {
-      if (this.isTooInvolved) throw new NotTranslatable(messages.courseTooInvolved);
+      if (this.isTooInvolved) throw new NotTranslatable(t('formats.courseTooInvolved'));
       return formula();
     };
     const figure = (column: string, value: number | undefined, formula: () => SheetFormula, format = MONEY) =>

@@ -7,7 +7,7 @@ import {
   type SavingsFundRow,
   type SavingsMoveRow,
 } from '@haushalt/core';
-import { messages } from '../../messages.ts';
+import { t } from '../../language.ts';
 import { at, call, number, operation, or, text, type SheetFormula } from '../formula.ts';
 import { words, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { isEmptyCell } from '../translation/emptiness.ts';
@@ -68,7 +68,7 @@ export class LiveSavings extends ScheduleSheet {
       case 'total interest':
         return this.fixedSource('interest');
       default:
-        throw new NotTranslatable(messages.noOutput(output));
+        throw new NotTranslatable(t('formats.noOutput', { name: output }));
     }
   }
 
@@ -123,24 +123,24 @@ export class LiveSavings extends ScheduleSheet {
     return this.layOut(
       {
         id: `savings:${fund.id}`,
-        remark: messages.fundFrom(this.inWords(fund.first)),
+        remark: t('formats.fundFrom', { month: this.inWords(fund.first) }),
         terms: ['opening', 'deposit', 'rate', 'months', 'goal', 'growth', 'withdrawal', 'withdrawalMonths'].filter(
           (column) => column !== fund.unknown,
         ),
         besides: single.map((move): SheetRow => ({
           role: 'line',
           cells: [
-            words(messages.onceIn(move.kind, this.inWords(move.from))),
+            words(t('formats.onceIn', { kind: move.kind, month: this.inWords(move.from) })),
             this.termCell(inputId(move.id, 'amount')),
           ],
         })),
         results: this.results(),
         titles: [
-          messages.openingBalance,
-          messages.deposits,
-          messages.withdrawals,
-          messages.interest,
-          messages.closingBalance,
+          t('formats.openingBalance'),
+          t('formats.deposits'),
+          t('formats.withdrawals'),
+          t('formats.interest'),
+          t('formats.closingBalance'),
         ],
         rows: Math.max(this.rows, this.shown),
       },
@@ -153,28 +153,28 @@ export class LiveSavings extends ScheduleSheet {
     const { deposit, rate, months, goal, totalDeposits, totalInterest } = this.given;
     return [
       ...(unknown === 'deposit'
-        ? [result(messages.monthlyDeposit, deposit, MONEY, this.fixed('deposit'), () => { throw new NotTranslatable(messages.searchedFor); })] // prettier-ignore
+        ? [result(t('formats.monthlyDeposit'), deposit, MONEY, this.fixed('deposit'), () => { throw new NotTranslatable(t('formats.searchedFor')); })] // prettier-ignore
         : []),
-      result(messages.yearlyRate, rate, { unit: 'ratePerYear' }, this.fixed('rate'), () => {
-        if (unknown === 'rate') throw new NotTranslatable(messages.searchedFor);
+      result(t('formats.yearlyRate'), rate, { unit: 'ratePerYear' }, this.fixed('rate'), () => {
+        if (unknown === 'rate') throw new NotTranslatable(t('formats.searchedFor'));
         return this.rateIn(1);
       }),
-      result(messages.termInMonths, months, { unit: 'count' }, this.fixed('months'), () =>
+      result(t('formats.termInMonths'), months, { unit: 'count' }, this.fixed('months'), () =>
         unknown === 'months'
           ? call('COUNT', this.column('closing'))
           : this.has('months')
             ? inMonths(this.term('months'), termIn)
             : undefined,
       ),
-      result(messages.finalBalance, goal, MONEY, this.fixed('final'), () =>
+      result(t('formats.finalBalance'), goal, MONEY, this.fixed('final'), () =>
         this.mayEnd
           ? call('INDEX', this.column('closing'), at(this.fixed('months')))
           : at(this.key('closing', this.rows)),
       ),
-      result(messages.totalDeposits, totalDeposits, MONEY, this.fixed('deposits'), () =>
+      result(t('formats.totalDeposits'), totalDeposits, MONEY, this.fixed('deposits'), () =>
         call('SUM', this.column('deposit', this.shown)),
       ),
-      result(messages.totalInterest, totalInterest, MONEY, this.fixed('interest'), () =>
+      result(t('formats.totalInterest'), totalInterest, MONEY, this.fixed('interest'), () =>
         call('SUM', this.column('interest', this.shown)),
       ),
     ];
@@ -186,7 +186,7 @@ export class LiveSavings extends ScheduleSheet {
     const [opening, deposit, withdrawal, interest] = ['opening', 'deposit', 'withdrawal', 'interest'].map(cell) as [SheetFormula, SheetFormula, SheetFormula, SheetFormula]; // prettier-ignore
     const isAfter = this.isLivedOff && month > this.given.months;
     const say = (formula: () => SheetFormula) => () => {
-      if (isAfter) throw new NotTranslatable(messages.livedOffHere);
+      if (isAfter) throw new NotTranslatable(t('formats.livedOffHere'));
       return formula();
     };
     const figure = (name: string, value: number | undefined, formula: () => SheetFormula): SheetCell =>

@@ -1,5 +1,5 @@
 import { addMonths, inputId, monthsBetween, nearestPeriod, type Calculator, type Month } from '@haushalt/core';
-import { messages } from '../../messages.ts';
+import { t } from '../../language.ts';
 import { all, at, call, operation, text, type SheetFormula } from '../formula.ts';
 import { headingRow, words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { isEmptyCell } from '../translation/emptiness.ts';
@@ -133,14 +133,14 @@ export abstract class ScheduleSheet extends CalculatorScope implements LiveCalcu
       ],
       headings: 0,
       rows: [
-        section(messages.terms),
+        section(t('formats.terms')),
         ...this.terms(terms),
         ...besides,
         BLANK_ROW,
-        section(messages.whatItComesTo),
+        section(t('formats.whatItComesTo')),
         ...results,
         BLANK_ROW,
-        headingRow([messages.no, messages.month, ...titles]),
+        headingRow([t('formats.no'), t('formats.month'), ...titles]),
         ...Array.from({ length: rows }, (_, index) => row(index + 1)),
       ],
     };

@@ -12,7 +12,7 @@ import {
   type TaxAnswer,
   type TaxScheduleRow,
 } from '@haushalt/core';
-import { messages } from '../../messages.ts';
+import { t } from '../../language.ts';
 import { and, at, call, number, operation, or, type SheetFormula } from '../formula.ts';
 import { formulaCell } from '../translation/formulaCell.ts';
 import { emptyWithAny, unlessEmpty } from '../translation/emptiness.ts';
@@ -61,7 +61,7 @@ export class LiveTax extends CalculatorScope implements LiveCalculator {
       case 'marginal rate':
         return of(marginalRate(income.value, schedule));
       default:
-        throw new NotTranslatable(messages.noOutput(output));
+        throw new NotTranslatable(t('formats.noOutput', { name: output }));
     }
   }
 
@@ -75,34 +75,34 @@ export class LiveTax extends CalculatorScope implements LiveCalculator {
     const sets = bandSetsOf(document, schedule.id);
     const used = new Set(calendar.months.map((month) => setOfYear(sets, yearOf(month, schedule.yearBegins))));
     const bands = sets.flatMap((set): SheetRow[] => [
-      section(set.validFrom === null ? messages.bands : messages.bandsFrom(set.validFrom)),
-      headingRow([messages.band, messages.from, messages.rate]),
+      section(set.validFrom === null ? t('formats.bands') : t('formats.bandsFrom', { year: set.validFrom })),
+      headingRow([t('formats.band'), t('formats.from'), t('formats.rate')]),
       ...set.bands.map((band, index): SheetRow => ({
         role: 'line',
         cells: [
-          words(messages.bandNumber(index + 1)),
+          words(t('formats.bandNumber', { number: index + 1 })),
           { ...this.termCell(inputId(band.id, 'from')), format: { unit: 'money' } },
           { ...this.termCell(inputId(band.id, 'rate')), format: { unit: 'percent' } },
         ],
       })),
-      ...(used.has(set) ? [] : [{ role: 'remark' as const, cells: [words(messages.holdsInNoMonth)] }]),
+      ...(used.has(set) ? [] : [{ role: 'remark' as const, cells: [words(t('formats.holdsInNoMonth'))] }]),
       BLANK_ROW,
     ]);
     return {
       id: `tax:${schedule.id}`,
       title: schedule.name,
-      remark: messages.taxSchedule,
+      remark: t('formats.taxSchedule'),
       columns: [
         { kind: 'name', width: 24 },
         ...Array.from({ length: 5 }, () => ({ kind: 'figure' as const, width: 16 })),
       ],
       headings: 0,
       rows: [
-        section(messages.terms),
+        section(t('formats.terms')),
         ...this.terms(['income', 'allowance', 'rebateLimit']),
         BLANK_ROW,
         ...bands,
-        headingRow([messages.year, messages.income, messages.taxableIncome, messages.taxDue, messages.effectiveRate, messages.incomeAfterTax]), // prettier-ignore
+        headingRow([t('formats.year'), t('formats.income'), t('formats.taxableIncome'), t('formats.taxDue'), t('formats.effectiveRate'), t('formats.incomeAfterTax')]), // prettier-ignore
         ...stretches(calendar, 'year').map(({ from }) => this.yearRow(from)),
       ],
     };

@@ -1,5 +1,5 @@
 import { effectOn, minorUnitsIn, roundTo, type AccountRow, type LedgerEntry, type PlanModel } from '@haushalt/core';
-import { messages } from '../../messages.ts';
+import { t } from '../../language.ts';
 import { all, at, call, operation } from '../formula.ts';
 import { EMPTY_CELL, headingRow, words, type Sheet, type SheetRow } from '../sheet.ts';
 import { MONEY, column, sumOver } from './journal.ts';
@@ -12,7 +12,6 @@ export function accountsSheet(
   remark: string,
 ): Sheet {
   const units = minorUnitsIn(document);
-  const { journal } = messages;
   const rows = accounts.map(({ id, name: title, opening, openingOn }): SheetRow => {
     const key = (part: string) => `account:${id}:${part}`;
     const through = entries
@@ -37,7 +36,7 @@ export function accountsSheet(
   const total = rows.reduce((sum, { cells }) => sum + Number(cells[4]!.value), 0);
   return {
     id: 'accounts',
-    title: journal.accounts,
+    title: t('formats.journal.accounts'),
     remark,
     columns: [
       { kind: 'name' },
@@ -46,12 +45,18 @@ export function accountsSheet(
     ],
     headings: 1,
     rows: [
-      headingRow([messages.account, journal.since, journal.opening, journal.through, journal.balance]),
+      headingRow([
+        t('formats.account'),
+        t('formats.journal.since'),
+        t('formats.journal.opening'),
+        t('formats.journal.through'),
+        t('formats.journal.balance'),
+      ]),
       ...rows,
       {
         role: 'total',
         cells: [
-          words(journal.together),
+          words(t('formats.journal.together')),
           EMPTY_CELL,
           EMPTY_CELL,
           EMPTY_CELL,

@@ -1,5 +1,5 @@
 import { minorUnitsIn, nameOf, type LedgerEntry, type PlanModel } from '@haushalt/core';
-import { messages } from '../../messages.ts';
+import { t } from '../../language.ts';
 import { at, call, name, number, operation, type SheetFormula } from '../formula.ts';
 import {
   EMPTY_CELL,
@@ -67,10 +67,9 @@ export function journalSheet({ document }: PlanModel, entries: readonly LedgerEn
     ],
   }));
   const spare = entries.length;
-  const { journal } = messages;
   return {
     id: 'journal',
-    title: journal.title,
+    title: t('formats.journal.title'),
     remark,
     columns: [
       { kind: 'name' },
@@ -86,15 +85,15 @@ export function journalSheet({ document }: PlanModel, entries: readonly LedgerEn
     headings: 1,
     rows: [
       headingRow([
-        messages.date,
-        messages.month,
-        messages.description,
-        messages.line,
-        messages.account,
-        journal.toAccount,
-        messages.amount,
-        messages.note,
-        journal.reference,
+        t('formats.date'),
+        t('formats.month'),
+        t('formats.description'),
+        t('formats.line'),
+        t('formats.account'),
+        t('formats.journal.toAccount'),
+        t('formats.amount'),
+        t('formats.note'),
+        t('formats.journal.reference'),
       ]),
       ...rows,
       {
@@ -109,7 +108,7 @@ export function journalSheet({ document }: PlanModel, entries: readonly LedgerEn
           keyed('amount', spare, EMPTY_CELL),
         ],
       },
-      { role: 'remark', cells: [words(journal.insertAbove)] },
+      { role: 'remark', cells: [words(t('formats.journal.insertAbove'))] },
     ],
   };
 }

@@ -6,7 +6,6 @@ import {
   groupsWithLines,
   isTransfer,
   minorUnitsIn,
-  monthInWords,
   nameOf,
   nameOfYear,
   planOf,
@@ -23,7 +22,7 @@ import {
   type Side,
   type Stretch,
 } from '@haushalt/core';
-import { messages } from '../../messages.ts';
+import { monthInWords, t } from '../../language.ts';
 import { all, at, call, negate, number, operation, text, type SheetFormula } from '../formula.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { MONEY, column, sumOver } from './journal.ts';
@@ -59,7 +58,6 @@ export class SpendingByMonth {
   }
 
   sheet(remark: string): Sheet {
-    const { journal } = messages;
     const last = toMonth(this.entries.at(-1)!.date.slice(0, 7));
     const headings = this.months.map((month): SheetCell => ({
       value: `${month}-01`,
@@ -68,7 +66,7 @@ export class SpendingByMonth {
     }));
     return {
       id: this.id,
-      title: journal.spendingByMonth(this.year),
+      title: t('formats.journal.spendingByMonth', { year: this.year }),
       remark,
       columns: [
         { kind: 'name' },
@@ -79,7 +77,12 @@ export class SpendingByMonth {
       rows: [
         { role: 'heading', cells: [EMPTY_CELL, ...headings, words(this.year)] },
         ...this.rows(),
-        { role: 'remark', cells: [words(journal.countedUntil(monthInWords(last, planOf(this.document).locale)))] },
+        {
+          role: 'remark',
+          cells: [
+            words(t('formats.journal.countedUntil', { month: monthInWords(last, planOf(this.document).locale) })),
+          ],
+        },
       ],
     };
   }
@@ -98,7 +101,7 @@ export class SpendingByMonth {
         this.row(
           'subtotal',
           group.id,
-          messages.subtotalOf(group.name),
+          t('formats.subtotalOf', { group: group.name }),
           this.sumOf(
             group.id,
             ofMoney.map(({ id }) => id),
@@ -119,7 +122,7 @@ export class SpendingByMonth {
     return [
       ...rows,
       this.row('final', NET, nameOf(this.document, NET)!, net),
-      this.row('line', 'unassigned', messages.journal.unassigned, this.unassigned()),
+      this.row('line', 'unassigned', t('formats.journal.unassigned'), this.unassigned()),
     ];
   }
 

@@ -1,4 +1,4 @@
-import { messages } from '../../messages.ts';
+import { t } from '../../language.ts';
 import type { SheetFormula } from '../formula.ts';
 import type { SheetCell } from '../sheet.ts';
 import { NotTranslatable } from './formulaScope.ts';
@@ -20,6 +20,6 @@ export function formulaCell(cell: SheetCell, say: () => SheetFormula | null | un
 
 /** A cell that is a figure where a formula would be expected, marked, with a note that says why. */
 export function figureBecause(cell: SheetCell, why: string): SheetCell {
-  const note = messages.figureBecause(why);
+  const note = t('formats.figureBecause', { why });
   return { ...cell, mark: 'unsaid', note: cell.note === undefined ? note : `${cell.note}\n${note}` };
 }

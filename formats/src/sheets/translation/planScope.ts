@@ -43,7 +43,7 @@ import { emptyWithAll, emptyWithAny, isEmptyCell, type Emptiness } from './empti
 import { NotTranslatable, type FormulaScope, type ScheduleSource, type Source } from './formulaScope.ts';
 import { Translator } from './translator.ts';
 import { Workings } from './workings.ts';
-import { messages } from '../../messages.ts';
+import { t, say } from '../../language.ts';
 
 /** The keys of cells. */
 export const monthKey = (place: number) => `month@${place}`;
@@ -142,7 +142,8 @@ export class PlanScope implements FormulaScope {
     if (total) return total;
     if (id.includes(':')) return this.input(id, place);
     const output = outputOfFigure(id);
-    if (output === null) throw new NotTranslatable(messages.namesWhatIsNoFigure(nameOf(document, id) ?? id));
+    if (output === null)
+      throw new NotTranslatable(t('formats.namesWhatIsNoFigure', { name: nameOf(document, id) ?? id }));
     return this.outputs.get(ownerOfFigure(id))?.sourceOf(output, place) ?? null;
   }
 
@@ -150,9 +151,9 @@ export class PlanScope implements FormulaScope {
     const { document, calendar } = this.model;
     const row = document.taxSchedules.get(id);
     const set = row && setOfYear(bandSetsOf(document, id), yearOf(calendar.months[place]!, row.yearBegins));
-    if (!row || !set) throw new NotTranslatable(messages.noBandsThen);
+    if (!row || !set) throw new NotTranslatable(t('formats.noBandsThen'));
     const refusal = storedBandsRefusal(set.bands);
-    if (refusal) throw new NotTranslatable(refusal);
+    if (refusal) throw new NotTranslatable(say(refusal));
     const part = (of: string) => {
       const source = this.input(of, place);
       const isTyped = source === null || source.key === inputKey(of);

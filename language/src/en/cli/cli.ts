@@ -13,7 +13,6 @@ export default {
   'cli.nobodyIsCalled': 'There is no person with the name or address {who}.',
   'cli.nobodyYet': 'There are no people yet.',
   'cli.tooEasy': 'The password is too weak: {words}',
-  'cli.peopleOfTheDemo': 'People of the demo: {people}.\nYou are signed in as {first} until you sign out.',
   'cli.aCountIsANumber': 'a number from 0 to 1000',
   'cli.examined': '{isWell, select, true {  ok       } other {  problem  }}{words}',
   'cli.setShouldLookLikeInflation': '--set "{setting}" should look like "Inflation=3%".',
@@ -29,8 +28,6 @@ export default {
   'cli.cannotBeReadIsThe': '{name} cannot be read. Check the path.',
   'cli.isNotValidJson': '{name} is not valid JSON: {message}.',
   'cli.isNotWrittenInUtf': '{name} is not encoded in UTF-8. Save it in that encoding.',
-  'cli.sayWhichAccount':
-    '{file}: specify with --account which account it is of{hasNumber, select, true { (the file says {number})} other {}}. The plan has {hasAccounts, select, true {{names}} other {no accounts}}.',
   'cli.noAccountCalled':
     '--account: the plan has no account named {name}; it has {hasNames, select, true {{names}} other {none}}.',
   'cli.isTooLarge': '{file} is too large.',
@@ -60,4 +57,14 @@ export default {
   'cli.readsFrom': '{file} is not a plan file; its name must end in .haushalt.json.',
   'cli.cellsCompared': '{equal} of {compared} cells equal those of the workbook.',
   'cli.andMore': '  … and {count} more.',
+  'cli.sayWhichAccount':
+    '{file}: say with --account which account it is of{hasNumber, select, true { (the file says {number})} other {}}. {accounts}',
+  'cli.sayWhichAccounts':
+    '{file} is of several accounts: say with --account NUMBER=NAME which {numbers} {count, plural, one {is} other {are}}. {accounts}',
+  'cli.planHasAccounts': 'The plan has {hasNames, select, true {{names}} other {no accounts}}.',
+  'cli.peopleOfTheDemo': 'People of the demo: {people}.\nYou are signed in as {first} until you sign out.',
+  'cli.demoMailbox': 'The simulated mailbox is at {url}',
+  'cli.demoPerson': '{name} (password {password})',
+  'cli.outputFails': 'The output cannot be written: {reason}.',
+  'cli.optionLang': 'the language, en or de (default: that of the terminal)',
 } as const;

@@ -141,4 +141,5 @@ export default {
   'command.thisTaxSchedule': 'This tax schedule',
   'command.aScheduleHasAtMost': 'A schedule can have up to {most} bands.',
   'command.bandNeedsA': 'Band {index} needs a {words}.',
+  'command.tooManyMonths': 'A plan can have up to {most} months; this would make {months}.',
 } as const;

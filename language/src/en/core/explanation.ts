@@ -30,7 +30,6 @@ export default {
   'explanation.anAssumptionComputedByThis': 'An assumption calculated by this formula:',
   'explanation.laterValue': ', {money} from {month} on',
   'explanation.anAssumption': 'An assumption: {money}{steps}.',
-  'explanation.asTheGivesItFrom': '{about}, as the {word} {name} gives it from:',
   'explanation.nothingHasBeenEnteredHere': 'This is still empty.',
   'explanation.typedFigure': 'Typed: {money}.',
   'explanation.givenByThisFormula': 'Calculated by this formula:',
@@ -47,4 +46,6 @@ export default {
   'explanation.anInputHasNoFigure': 'An input has no figure.',
   'explanation.nothing': 'nothing',
   'explanation.noFigure': 'no figure',
+  'explanation.meaning': '{meaning}.',
+  'explanation.asTheGivesItFrom': 'The {word} {name} gives {about}, from:',
 } as const;

@@ -16,4 +16,10 @@ export default {
   'figure.aYear': '{text} a year',
   'figure.aMonth': '{text} a month',
   'figure.yesOrNoOf': '{figure, plural, =0 {no} other {yes}}',
+  'figure.unit.money': 'money',
+  'figure.unit.number': 'number',
+  'figure.unit.percent': 'percent',
+  'figure.unit.months': 'months',
+  'figure.unit.years': 'years',
+  'figure.inMonths': '{count, plural, one {1 month} other {# months}}',
 } as const;

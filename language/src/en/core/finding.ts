@@ -116,13 +116,13 @@ export default {
   'finding.repeatsWhichCountsAlready': '{name} repeats {names}, which {of} already includes.',
   'finding.andMore': '{others, plural, =0 {} other { and # more}}',
   'finding.byWhichIsEmptyIn': '{name} {verb} by {of}, which is empty in {month}{others}.',
-  'finding.theSameInOneMore':
-    '{otherCount, plural, =0 {} other { The same in {otherCount, plural, one {one more month} other {# more months}}.}}',
-  'finding.theRuleOf': 'The rule of {name}: {lowered}',
+  'finding.theRuleOf': 'The rule of {name}: {found}',
   'finding.writeInstead': 'Write {replacement}',
-  'finding.theFormulaOf': 'The formula of {name}: {lowered}',
-  'finding.theOf': 'The {words} of {name}: {lowered}',
+  'finding.theFormulaOf': 'The formula of {name}: {found}',
+  'finding.theOf': 'The {words} of {name}: {found}',
   'finding.andDifferByALetter': '{name} and {other} differ by only one letter.',
   'finding.aFigureInTheWrongUnit': 'A figure in the wrong unit looks correct but is wrong by a factor.',
   'finding.aDeletedLine': 'a deleted line',
+  'finding.noAnswer': '{name}: {reason}',
+  'finding.andElsewhere': '{problem} The same in {count, plural, one {one more month} other {# more months}}.',
 } as const;

@@ -5,7 +5,7 @@ export default {
   'formula.taxIsWrittenTaxSchedule': 'tax is written tax(schedule, income), with one of the plan’s tax schedules.',
   'formula.hasNoOutputCalled': '{name} has no figure named {output}.',
   'formula.isSayWhichOfIts':
-    '{name} is {article} {word}. {hasExample, select, true {Choose one of its figures, for example {example}.} other {It has no figures yet.}}',
+    '{name} is a {word}. {hasExample, select, true {Choose one of its figures, for example {example}.} other {It has no figures yet.}}',
   'formula.rowIsForLists': 'row counts the items of a list. A rule of the plan counts its months with period.',
   'formula.aListHasNoMonths': 'A rule of a list is calculated per item, so it cannot refer to a month.',
   'formula.aListHasNoYears': 'A rule of a list is calculated per item, so {name} cannot refer to a quarter or year.',
@@ -15,8 +15,6 @@ export default {
     'A rule can have up to {most} names, numbers and signs; this one has {count}. Split it across several lines.',
   'formula.writeARuleForExample': 'Enter a rule, for example Rent * 2.',
   'formula.thisBracketClosesNothingNo': 'This closing bracket has no opening bracket.',
-  'formula.onlyTheArgumentsOfA':
-    '{separator, select, , {A comma can only separate the arguments of a function. Write decimals with a point: 3.20.} other {“{separator}” can only separate the arguments of a function.}}',
   'formula.anOperatorSuchAsIs': 'An operator such as + - * / is missing before this.',
   'formula.thisIsNestedTooDeeply': 'This is nested too deeply. Split it across several lines.',
   'formula.aNameANumberOr': 'A name, a number or a bracket is expected here, not “{separator}”.',
@@ -44,8 +42,6 @@ export default {
   'formula.leaveTheCurrencySignOut': 'Leave out the currency sign; write money as a plain number.',
   'formula.aNameWithOtherSigns': "Put a name with special characters in single quotation marks: 'Phone & internet'.",
   'formula.hasNoMeaningHere': '“{sign}” cannot be used here.',
-  'formula.aMoney':
-    '{operator, select, + {Adds} other {Subtracts}} a {words} {operator, select, + {to} other {from}} money.',
   'formula.theOf': 'the {unit} of {part}',
   'formula.multipliesMoneyByMoney': 'Multiplies money by money.',
   'formula.appliesTheYearlyRateTo': 'Applies the yearly rate {rate} to a monthly amount.',
@@ -58,4 +54,7 @@ export default {
   'formula.unitsDoNotFit': 'This {verb} {unit} {link} {other}.',
   'formula.aFactor': 'a factor',
   'formula.aNumber': 'a number',
+  'formula.onlyTheArgumentsOfA':
+    '{isComma, select, true {A comma can only separate the arguments of a function. Write decimals with a point: 3.20.} other {“{separator}” can only separate the arguments of a function.}}',
+  'formula.aMoney': '{isSum, select, true {Adds a {words} to money.} other {Subtracts a {words} from money.}}',
 } as const;

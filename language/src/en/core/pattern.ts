@@ -3,10 +3,12 @@ export default {
   'pattern.firstIn': '{figure} {everyMonths}, first in {month}',
   'pattern.aYearAllOfIt': '{figure} a year, paid in {named}',
   'pattern.aYearEachMonth': '{figure} a year, {monthly} each month',
-  'pattern.growthFrom': '{figure} from {month} on, {how} by {name}',
+  'pattern.growthFrom':
+    '{figure} from {month} on, growing {by, select, year {once a year} other {month by month}} by {name}',
   'pattern.lessOrMore': '{isLess, select, true {{figure} less} other {{figure} more}}',
   'pattern.seriesFrom': '{figure} from {month} on, {more} {everyMonths}',
   'pattern.shareOf': '{share} of {name}',
-  'pattern.theAverageOfBefore': 'the average of {whose} {months, plural, one {month} other {# months}} before',
+  'pattern.theAverageOfBefore': 'the average of {name} over {months, plural, one {the month} other {# months}} before',
   'pattern.empty': 'empty',
+  'pattern.itsOwnAverage': 'the average of its own {months, plural, one {month} other {# months}} before',
 } as const;

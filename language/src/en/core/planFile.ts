@@ -1,4 +1,5 @@
 export default {
+  'planFile.at': '{isFile, select, true {The file} other {{pointer}}}: {reason}',
   'planFile.thereIsNoItem': 'There is no item {item} in any list.',
   'planFile.thereIsNoAccountCalled': 'there is no account named “{name}”.',
   'planFile.aListOfEntriesIs': 'a list of entries is expected.',

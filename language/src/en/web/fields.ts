@@ -37,4 +37,7 @@ export default {
   'fields.ofThePlan': 'of the plan',
   'fields.rowOfList': 'the number of the item in the list, from 1',
   'fields.taxSchedule': 'tax schedule',
+  'fields.kind.assumption': 'assumption',
+  'fields.kind.group': 'group',
+  'fields.kind.total': 'total',
 } as const;

@@ -14,7 +14,7 @@ import { FUNCTIONS, parseFormula, printFormula, quoteName, shapeOf, type Notatio
 import { useLayoutEffect, useRef } from 'react';
 import type { FormulaFieldProps } from './types.ts';
 import './formula.scss';
-import { t } from '../../language/language.ts';
+import { t, say } from '../../language/language.ts';
 
 const CALENDAR: readonly Completion[] = [
   {
@@ -184,7 +184,14 @@ export default function FormulaField({
     const from = Math.min(problem?.place.from ?? 0, length);
     const to = Math.min(Math.max(problem?.place.to ?? 0, from), length);
     const marks = problem
-      ? [{ from: from === to ? Math.max(0, from - 1) : from, to, severity: 'error' as const, message: problem.message }]
+      ? [
+          {
+            from: from === to ? Math.max(0, from - 1) : from,
+            to,
+            severity: 'error' as const,
+            message: say(problem.message),
+          },
+        ]
       : [];
     editor.dispatch(setDiagnostics(editor.state, marks));
   }, [problem]);

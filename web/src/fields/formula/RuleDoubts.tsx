@@ -1,5 +1,5 @@
 import { doubtsIn, notationOf, planOf, type Unit } from '@haushalt/core';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 
 interface RuleDoubtsProps {
@@ -17,8 +17,8 @@ export function RuleDoubts({ text, unit, list = null, onChange }: RuleDoubtsProp
   const { document } = useSessionState();
   const doubts = doubtsIn(text, document, unit, notationOf(planOf(document).locale), list);
   return doubts.map(({ message, place, mend }) => (
-    <p key={`${message}|${place.from}`} className="entry-finding">
-      {message}{' '}
+    <p key={`${say(message)}|${place.from}`} className="entry-finding">
+      {say(message)}{' '}
       {mend && (
         <button
           type="button"

@@ -14,22 +14,22 @@ import {
   type Document,
 } from '@haushalt/core';
 import type { FormulaFieldProps } from './types.ts';
-import { t } from '../../language/language.ts';
+import { t, say } from '../../language/language.ts';
 
 /** Everything in a plan a formula can name, with what it is. */
 export function completableNames(document: Document): FormulaFieldProps['names'] {
   return [
-    ...inOrder(document.assumptions.values()).map(({ name }) => ({ name, kind: 'assumption' })),
+    ...inOrder(document.assumptions.values()).map(({ name }) => ({ name, kind: t('fields.kind.assumption') })),
     ...groupsWithLines(document).flatMap(({ group, lines }) => [
       ...lines.map(({ name }) => ({ name, kind: group.name })),
-      { name: group.name, kind: 'group' },
+      { name: group.name, kind: t('fields.kind.group') },
     ]),
-    ...TOTALS.map(({ name }) => ({ name, kind: 'total' })),
+    ...TOTALS.map(({ name }) => ({ name, kind: t('fields.kind.total') })),
     ...calculatorsOf(document).flatMap((calculator) => {
       const { name } = calculator.row;
       const outputs = outputsOf(calculator).map(({ name: output, about }) => ({
         name: `${name}.${output}`,
-        kind: about,
+        kind: say(about),
         written: `${quoteName(name)}.${output}`,
       }));
       return calculator.table === 'taxSchedules' ? [{ name, kind: t('fields.taxSchedule') }, ...outputs] : outputs;

@@ -4,7 +4,7 @@ import Form from 'react-bootstrap/Form';
 import { DateField } from '../../fields/CalendarField.tsx';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { Select } from '../../fields/Select.tsx';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { spelledIn } from '../../parts/plan/useSpelling.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -50,7 +50,7 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
       t('accounts.saved', { name: given.name }),
       true,
     );
-    if (refused) return setRefusal(refused.message);
+    if (refused) return setRefusal(say(refused.message));
     onDone(id);
     draft.close();
   };

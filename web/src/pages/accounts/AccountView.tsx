@@ -10,14 +10,13 @@ import {
   planOf,
   today,
   writeFigure,
-  writeWithUnit,
   type AccountRow,
   type Balances,
   type Forecast,
 } from '@haushalt/core';
 import { useMemo, useState } from 'react';
 import { Select } from '../../fields/Select.tsx';
-import { dayInWords, t } from '../../language/language.ts';
+import { writeWithUnit, dayInWords, t } from '../../language/language.ts';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
 import type { Picture } from '../../parts/charts/picture.ts';
 import { useForecasts } from '../../parts/ledger/useForecasts.ts';

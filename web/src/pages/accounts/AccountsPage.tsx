@@ -1,8 +1,8 @@
-import { inOrder, minorUnitsIn, planOf, today, writeWithUnit, type AccountRow } from '@haushalt/core';
+import { inOrder, minorUnitsIn, planOf, today, type AccountRow } from '@haushalt/core';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useRef, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import { t } from '../../language/language.ts';
+import { writeWithUnit, t } from '../../language/language.ts';
 import { useForecasts } from '../../parts/ledger/useForecasts.ts';
 import { useBalances, useLedger } from '../../parts/ledger/useLedger.ts';
 import { api } from '../../plan-session/api.ts';

@@ -6,7 +6,6 @@ import {
   minorUnitsIn,
   planOf,
   writeFigure,
-  writeWithUnit,
   type Balances,
   type EntryEdit,
   type PreviewLine,
@@ -17,7 +16,7 @@ import { Grid } from '../../grid/Grid.tsx';
 import type { ColumnEditing, EditorProps } from '../../grid/editing.ts';
 import { textInCell, type GridCell, type GridColumn, type GridRow } from '../../grid/types.ts';
 import { useGrid } from '../../grid/useGrid.tsx';
-import { dayInWords, t } from '../../language/language.ts';
+import { say, writeWithUnit, dayInWords, t } from '../../language/language.ts';
 import { AccountSelect } from '../../parts/ledger/AccountSelect.tsx';
 import { targetOf, whyInWords } from '../../parts/ledger/assignment.ts';
 import { readTarget } from '../../parts/ledger/draft.ts';
@@ -196,7 +195,7 @@ export function ImportStatement({
       t('statement.taken', { count: added }),
       true,
     );
-    if (refused) return setRefusal(refused.message);
+    if (refused) return setRefusal(say(refused.message));
     onClose();
   };
 
@@ -228,7 +227,7 @@ export function ImportStatement({
       case 'date':
         return { className: 'tabular', content: dayInFigures(line.date, plan.locale) };
       case 'what':
-        return { className: 'text', content: line.what, title: `${line.what}\n${line.place}` };
+        return { className: 'text', content: line.what, title: `${line.what}\n${say(line.place)}` };
       case 'amount':
         return { className: `tabular ${line.amount < 0 ? '' : 'came-in'}`, content: writeFigure(line.amount / units, 'money', plan) }; // prettier-ignore
       case 'state': {
@@ -333,7 +332,7 @@ export function ImportStatement({
           ) : (
             <progress value={progress.done} max={1} aria-label={t('statement.reading')} />
           )}{' '}
-          {progress?.what ?? t('statement.reading')}
+          {say(progress?.what) ?? t('statement.reading')}
         </p>
       )}
       {(error || refusal) && (
@@ -349,13 +348,13 @@ export function ImportStatement({
       {data?.csv && (
         <CsvTerms
           csv={data.csv}
-          problem={data.problem}
+          problem={say(data.problem)}
           onChange={(format) => {
             onChange({ csv: format, corrections: {} });
           }}
         />
       )}
-      {data && !error && data.unreadable.length > 0 && <Unreadable lines={data.unreadable} />}
+      {data && !error && data.unreadable.length > 0 && <Unreadable lines={data.unreadable.map((line) => say(line))} />}
       {asked.map(({ number }) => (
         <p key={number} className="statement-said">
           <label>

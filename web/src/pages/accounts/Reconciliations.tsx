@@ -4,13 +4,12 @@ import {
   planOf,
   rowsWhere,
   writeFigure,
-  writeWithUnit,
   minorUnitsIn,
   type AccountRow,
   type ReconciliationRow,
 } from '@haushalt/core';
 import { useState } from 'react';
-import { dayInWords, t } from '../../language/language.ts';
+import { writeWithUnit, dayInWords, t } from '../../language/language.ts';
 import { useAllEntries } from '../../parts/ledger/useLedger.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';

@@ -8,7 +8,6 @@ import {
   planOf,
   today,
   writeFigure,
-  writeWithUnit,
   type AccountRow,
   type Balances,
   type LedgerEntry,
@@ -17,7 +16,7 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { DateField } from '../../fields/CalendarField.tsx';
 import { FigureField } from '../../fields/FigureField.tsx';
-import { dayInWords, t } from '../../language/language.ts';
+import { say, writeWithUnit, dayInWords, t } from '../../language/language.ts';
 import { whereTo } from '../../parts/ledger/EntryList.tsx';
 import { useAllEntries } from '../../parts/ledger/useLedger.ts';
 import { newId } from '../../plan-session/api.ts';
@@ -81,7 +80,7 @@ export function Reconciling({ planId, account, balances, onClose }: ReconcilingP
       t('accounts.reconciledWith', { name: account.name, day: dayInWords(on, plan.locale) }),
       true,
     );
-    if (refused) return setRefusal(refused.message);
+    if (refused) return setRefusal(say(refused.message));
     setTicking({ on: addDays(on, 31), balance: null, ticked: [] });
     onClose();
   };

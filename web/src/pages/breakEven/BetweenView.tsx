@@ -19,7 +19,7 @@ import { useSession, useSessionState } from '../../plan-session/SessionProvider.
 import { betweenView } from './breakEvenViews.ts';
 import { CommitField } from '../../fields/CommitField.tsx';
 import { LinesDialog } from './LinesDialog.tsx';
-import { monthInWords, t } from '../../language/language.ts';
+import { say, monthInWords, t } from '../../language/language.ts';
 
 interface BetweenViewProps {
   readonly row: BreakEvenRow;
@@ -53,7 +53,7 @@ export function BetweenView({ row, sliders }: BetweenViewProps) {
   const names = alternativesOf(row);
   const first = monthInWords(model.calendar.first, planOf(document).locale, 'short');
   const set = (settings: Readonly<Record<string, string>>): string | null =>
-    session.send(commandForSettings('breakEvens', row.id, settings))?.message ?? null;
+    say(session.send(commandForSettings('breakEvens', row.id, settings))?.message ?? null);
   return (
     <>
       <CalculatorLayout
@@ -67,7 +67,7 @@ export function BetweenView({ row, sliders }: BetweenViewProps) {
                 <CommitField
                   className="alternative-name"
                   label={side.label}
-                  shown={names[index]!}
+                  shown={say(names[index]!)}
                   entry={row[side.naming]}
                   onCommit={(text) => set({ [side.naming]: text.trim() })}
                 />
@@ -152,7 +152,7 @@ function Between({ row, between, explained, onExplain }: BetweenProps) {
         onExplain={onExplain}
       />
       <p className="bench-words" role="status">
-        {crossing ? t('breakEven.untilThenHasCostLess', { before, after }) : never}
+        {say(crossing ? t('breakEven.untilThenHasCostLess', { before, after }) : never)}
       </p>
       <ChartCard
         picture={picture}

@@ -10,7 +10,7 @@ import { UsedBy } from '../../parts/calculators/UsedBy.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { paybackView } from './breakEvenViews.ts';
 import { LinesDialog } from './LinesDialog.tsx';
-import { monthInWords, t } from '../../language/language.ts';
+import { say, monthInWords, t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
 /** In which month something has paid itself back. */
@@ -22,7 +22,7 @@ export function PaybackView({ row }: { readonly row: BreakEvenRow }) {
   const { answer } = model.calculationOf(row.id)!;
   const payback = answer.kind === 'payback' ? answer.payback : null;
   const setFlow = (flow: string): string | null =>
-    session.send({ kind: 'breakEven.set', breakEven: row.id, settings: { flow } })?.message ?? null;
+    say(session.send({ kind: 'breakEven.set', breakEven: row.id, settings: { flow } })?.message ?? null);
   const choose = (value: string) => {
     if (value === 'lines') return setChoosing(true);
     const refused = setFlow(value);
@@ -130,7 +130,7 @@ function Payback({ row, payback, explained, onExplain }: PaybackProps) {
       />
       {(never ?? again) && (
         <p className="bench-words" role="status">
-          {never ?? t('breakEven.inItFallsBelowNothing', { month: monthInWords(again!, locale) })}
+          {say(never ?? t('breakEven.inItFallsBelowNothing', { month: monthInWords(again!, locale) }))}
         </p>
       )}
       <ChartCard

@@ -5,7 +5,6 @@ import {
   outputId,
   planOf,
   usersOf,
-  writeWithUnit,
   type BreakEvenRow,
   type UnitsAnswer,
   type PlanModel,
@@ -21,7 +20,7 @@ import { InputRow } from '../../parts/calculators/Terms.tsx';
 import { UsedBy } from '../../parts/calculators/UsedBy.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { unitCostView, unitsView } from './breakEvenViews.ts';
-import { t } from '../../language/language.ts';
+import { say, writeWithUnit, t } from '../../language/language.ts';
 
 interface UnitsViewProps {
   readonly row: BreakEvenRow;
@@ -174,7 +173,7 @@ function UnitsFigures({ row, answer, explained, onExplain }: UnitsFiguresProps) 
       />
       {units === null && (
         <p className="bench-words" role="status">
-          {NO_CROSSING}
+          {say(NO_CROSSING)}
         </p>
       )}
     </>

@@ -16,7 +16,7 @@ import {
 } from '@haushalt/core';
 import type { ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
 import type { Picture } from '../../parts/charts/picture.ts';
-import { monthInWords, t } from '../../language/language.ts';
+import { say, monthInWords, t } from '../../language/language.ts';
 
 /** How many steps of units a picture and table go through. */
 const STEPS = 20;
@@ -166,8 +166,8 @@ export function betweenView({ first, second }: BetweenAnswer, row: BreakEvenRow,
   const { calendar, document } = model;
   const plan = planOf(document);
   const columns: ScheduleColumn[] = [
-    { id: 'first', heading: one, unit: 'money', values: first },
-    { id: 'second', heading: other, unit: 'money', values: second },
+    { id: 'first', heading: say(one), unit: 'money', values: first },
+    { id: 'second', heading: say(other), unit: 'money', values: second },
     {
       id: 'difference',
       heading: t('breakEven.difference'),
@@ -182,8 +182,8 @@ export function betweenView({ first, second }: BetweenAnswer, row: BreakEvenRow,
     categories: calendar.months.map((month) => monthInWords(month, plan.locale, 'short')),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
-      { label: one, values: first, mark: 'line', tone: 'expense' },
-      { label: other, values: second, mark: 'line', tone: 'setAside' },
+      { label: say(one), values: first, mark: 'line', tone: 'expense' },
+      { label: say(other), values: second, mark: 'line', tone: 'setAside' },
     ],
   };
   return { rows: calendar.months.map((month) => monthInWords(month, plan.locale)), columns, picture };

@@ -24,7 +24,7 @@ import {
 import { copyText } from '../../ui/copyText.ts';
 import { useNotices } from '../../ui/Notices.tsx';
 import { useIsNarrow } from '../../ui/useWindowWidth.ts';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 
 interface BudgetToolbarProps {
   readonly view: BudgetView;
@@ -303,7 +303,7 @@ export const BudgetToolbar = memo(function BudgetToolbar({
                 checked={filter.side === side}
                 onChoose={() => onView({ filter: { ...filter, side } })}
               >
-                {side === null ? t('budget.allSides') : SIDE_WORDS[side]}
+                {say(side === null ? t('budget.allSides') : SIDE_WORDS[side])}
               </Choice>
             ))}
             <Dropdown.Divider />

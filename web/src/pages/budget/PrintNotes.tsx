@@ -1,6 +1,6 @@
-import { nameOf, planOf } from '@haushalt/core';
+import { planOf } from '@haushalt/core';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { monthInWords, t } from '../../language/language.ts';
+import { nameOf, monthInWords, t } from '../../language/language.ts';
 
 /** All notes of the plan, for the printed page, where nothing can be hovered. */
 export function PrintNotes() {

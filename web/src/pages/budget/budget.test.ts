@@ -1,3 +1,4 @@
+import { english } from '../../../../core/src/testing/english.ts';
 import { describe, expect, it } from 'vitest';
 import { Model, applyChanges, averageIn, decide, toMonth, type Command, type Document } from '@haushalt/core';
 import { sketch } from '../../../../core/src/testing/plans.ts';
@@ -32,7 +33,7 @@ const groupNamed = (document: Document, name: string) =>
   [...document.groups.values()].find((group) => group.name === name)!;
 const after = (document: Document, command: Command | null) => {
   const decision = decide(document, command!);
-  if (!decision.ok) throw new Error(decision.refusal.message);
+  if (!decision.ok) throw new Error(english(decision.refusal.message));
   return applyChanges(document, decision.changes);
 };
 const rowsOf = (document: Document, view: Partial<BudgetView> = {}) =>

@@ -16,7 +16,7 @@ import { chartPicture } from './chartPicture.ts';
 import { USUAL_CHART, USUAL_ID, chartsOf, type ChartDraft } from '../../parts/charts/draft.ts';
 import './charts.scss';
 import { saveBlob } from '../../ui/saveBlob.ts';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
 /** The pictures people keep: named charts that follow every edit. */
@@ -41,7 +41,7 @@ export function ChartsPage() {
   }, [model, base, chart.id, actuals, items]);
 
   const sending = useSend();
-  const send = (command: Command, done?: string): string | null => sending(command, done)?.message ?? null;
+  const send = (command: Command, done?: string): string | null => say(sending(command, done)?.message ?? null);
   const open = (id: string) => setSearch({ chart: id }, { replace: true });
   const keep = ({ id, settings, series }: ChartDraft) => send({ kind: 'chart.set', id, settings, series });
   const add = () => {

@@ -1,9 +1,9 @@
 import {
+  commandOf,
   CHECK_KINDS,
   EXPECTED,
   UNASSIGNED,
   WHY,
-  nameOf,
   planOf,
   type CheckKind,
   type Command,
@@ -18,7 +18,7 @@ import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { useFindings } from '../../parts/plan/useFindings.ts';
 import './checks.scss';
-import { monthInWords, t } from '../../language/language.ts';
+import { nameOf, say, monthInWords, t } from '../../language/language.ts';
 
 const TITLES: Readonly<Record<CheckKind, string>> = {
   get missingFigure() {
@@ -144,7 +144,7 @@ export function ChecksPage() {
         {kinds.map((kind) => (
           <section key={kind}>
             <h3>{TITLES[kind]}</h3>
-            <p className="check-why">{WHY[kind]}</p>
+            <p className="check-why">{say(WHY[kind])}</p>
             <ul>
               {open
                 .filter((finding) => finding.kind === kind)
@@ -165,7 +165,7 @@ export function ChecksPage() {
             <ul>
               {waived.map(({ finding, reason }) => (
                 <li key={finding.key}>
-                  <p className="check-message">{finding.message}</p>
+                  <p className="check-message">{say(finding.message)}</p>
                   <p className="check-why">“{reason}”</p>
                   <div className="check-tools">
                     <button
@@ -211,7 +211,7 @@ function FindingRow({ finding, send }: FindingRowProps) {
   });
   return (
     <li>
-      <p className="check-message">{message}</p>
+      <p className="check-message">{say(message)}</p>
       <div className="check-tools">
         <button
           type="button"
@@ -225,12 +225,12 @@ function FindingRow({ finding, send }: FindingRowProps) {
           (each) =>
             each && (
               <button
-                key={each.words}
+                key={say(each.words)}
                 type="button"
                 className="tool check-mend"
-                onClick={() => send(each.command, t('checks.mended'))}
+                onClick={() => send(commandOf(each, document, say), t('checks.mended'))}
               >
-                <Icon name={each === mend ? 'good' : 'skip'} /> {each.words}
+                <Icon name={each === mend ? 'good' : 'skip'} /> {say(each.words)}
               </button>
             ),
         )}

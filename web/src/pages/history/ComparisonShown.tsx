@@ -11,7 +11,7 @@ import {
 } from '@haushalt/core';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { monthInWords, t } from '../../language/language.ts';
+import { say, monthInWords, t } from '../../language/language.ts';
 import { peopleApi, type MomentName } from '../../plan-session/peopleApi.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Loading } from '../../ui/Loading.tsx';
@@ -212,9 +212,10 @@ function Rows({ rows, all = rows.length }: { readonly rows: readonly RowDifferen
       <ul className="row-differences">
         {rows.slice(0, most).map(({ table, id, kind, name, state, fields }) => (
           <li key={`${table} ${id}`}>
-            <span className="row-kind">{kind}</span>
+            <span className="row-kind">{say(kind)}</span>
             <span className="row-name">
-              {name} {t(`history.states.${state}`) && <small className="quiet">{t(`history.states.${state}`)}</small>}
+              {say(name)}{' '}
+              {t(`history.states.${state}`) && <small className="quiet">{t(`history.states.${state}`)}</small>}
             </span>
             <Fields fields={fields} />
           </li>
@@ -236,9 +237,9 @@ function Fields({ fields }: { readonly fields: readonly FieldDifference[] }) {
   return (
     <span className="row-fields">
       {fields.map(({ name, before, after }) => (
-        <span key={name} className="row-field">
-          <small className="quiet">{name}</small> {before !== null && <del>{before}</del>}{' '}
-          {after !== null && <ins>{after}</ins>}
+        <span key={say(name)} className="row-field">
+          <small className="quiet">{say(name)}</small> {before !== null && <del>{say(before)}</del>}{' '}
+          {after !== null && <ins>{say(after)}</ins>}
         </span>
       ))}
     </span>

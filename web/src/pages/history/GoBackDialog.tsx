@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { peopleApi, type MomentName } from '../../plan-session/peopleApi.ts';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
@@ -39,7 +39,7 @@ export function GoBackDialog({ planId, to, what, rows, names, onClose }: GoBackD
           label: t('history.undo'),
           run: () => {
             const refused = session.undoCommand(entry.commandId);
-            if (refused) notices.say({ text: refused.message, tone: 'warning' });
+            if (refused) notices.say({ text: say(refused.message), tone: 'warning' });
           },
         },
       });

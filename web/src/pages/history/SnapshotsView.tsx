@@ -3,7 +3,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link, useNavigate, useParams } from 'react-router';
-import { t } from '../../language/language.ts';
+import { t, say } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { peopleApi, type SnapshotLine } from '../../plan-session/peopleApi.ts';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
@@ -66,7 +66,7 @@ export function SnapshotsView() {
               {data.map((snapshot) => (
                 <li key={snapshot.id}>
                   <div>
-                    <h3>{snapshot.name}</h3>
+                    <h3>{say(snapshot.name)}</h3>
                     <small className="quiet">
                       {[
                         t('history.made', { person: snapshot.person, when: momentOf(snapshot.at) }),
@@ -122,7 +122,7 @@ export function SnapshotsView() {
         <GoBackDialog
           planId={planId}
           to={{ kind: 'snapshot', id: wanted.id }}
-          what={wanted.name}
+          what={say(wanted.name)}
           rows={null}
           names={[]}
           onClose={() => setWanted(null)}
@@ -142,7 +142,7 @@ interface SnapshotFormProps {
 function SnapshotForm({ planId, snapshot, onDone, onClose }: SnapshotFormProps) {
   const notices = useNotices();
   const [id] = useState(newId);
-  const initial = () => ({ name: snapshot?.name ?? '', note: snapshot?.note ?? '' });
+  const initial = () => ({ name: say(snapshot?.name) ?? '', note: snapshot?.note ?? '' });
   const draft = useDraft(`${planId}:snapshot:${snapshot?.id ?? ''}`, initial, onClose);
   const { name, note } = draft.given;
   const spelling = useSpelling();

@@ -1,12 +1,12 @@
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
-import { addDays, nameOf, planOf, today, toMonth } from '@haushalt/core';
+import { addDays, planOf, today, toMonth } from '@haushalt/core';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { DateField } from '../../fields/CalendarField.tsx';
 import { Select } from '../../fields/Select.tsx';
-import { monthInWords, t } from '../../language/language.ts';
+import { nameOf, monthInWords, t } from '../../language/language.ts';
 import { Initials } from '../../parts/people/Initials.tsx';
 import { peopleApi, type HistoryStep } from '../../plan-session/peopleApi.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';

@@ -18,7 +18,7 @@ import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { CommitField } from '../../fields/CommitField.tsx';
 import { Select } from '../../fields/Select.tsx';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { Icon } from '../../ui/Icon.tsx';
@@ -105,7 +105,9 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
           shown={column.name}
           entry={column.name}
           onCommit={(name) =>
-            send({ kind: 'listColumn.set', column: column.id, settings: { name } }, undefined, true)?.message ?? null
+            say(
+              send({ kind: 'listColumn.set', column: column.id, settings: { name } }, undefined, true)?.message ?? null,
+            )
           }
         />
       </label>
@@ -139,7 +141,7 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
           >
             {UNITS.map((unit) => (
               <option key={unit} value={unit}>
-                {UNIT_WORDS[unit]}
+                {say(UNIT_WORDS[unit])}
               </option>
             ))}
           </Select>

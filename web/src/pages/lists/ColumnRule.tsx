@@ -18,7 +18,7 @@ import { useState } from 'react';
 import { FormulaInput } from '../../fields/formula/FormulaInput.tsx';
 import { RuleDoubts } from '../../fields/formula/RuleDoubts.tsx';
 import { completableInList } from '../../fields/formula/formulaField.ts';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 
@@ -33,10 +33,10 @@ export function ColumnRule({ column }: { readonly column: ListColumnRow }) {
   const read = text.trim() === '' ? null : readRule(text);
   const problem = read !== null && typeof read !== 'string' ? read : null;
   const take = () => {
-    if (typeof read !== 'string') return setRefusal(problem?.message ?? t('lists.writeARule'));
+    if (typeof read !== 'string') return setRefusal(say(problem?.message ?? t('lists.writeARule')));
     const unit = column.formula === null ? unitFrom(read) : null;
     const settings = { formula: read, ...(unit === null ? {} : { unit }) };
-    setRefusal(send({ kind: 'listColumn.set', column: column.id, settings }, undefined, true)?.message ?? null);
+    setRefusal(say(send({ kind: 'listColumn.set', column: column.id, settings }, undefined, true)?.message ?? null));
   };
   const key = (name: string): boolean => {
     if (name === 'Enter') take();
@@ -62,7 +62,7 @@ export function ColumnRule({ column }: { readonly column: ListColumnRow }) {
       />
       {(refusal ?? problem?.message) && (
         <p className="refusal" role="alert">
-          {refusal ?? problem?.message}
+          {say(refusal ?? problem?.message)}
         </p>
       )}
       {!problem && (

@@ -18,7 +18,7 @@ import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Select } from '../../fields/Select.tsx';
 import { FigureField } from '../../fields/FigureField.tsx';
-import { monthInWords, t } from '../../language/language.ts';
+import { say, monthInWords, t } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -74,7 +74,7 @@ export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly
       t('lists.lineMade', { name }),
       true,
     );
-    if (refused) return setRefusal(refused.message);
+    if (refused) return setRefusal(say(refused.message));
     draft.close();
     return undefined;
   };

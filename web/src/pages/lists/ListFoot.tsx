@@ -1,13 +1,11 @@
 import {
   FINE,
   hasFigures,
-  nameOf,
   planOf,
   explainItem,
   unitOfColumn,
   usersOfColumn,
   writeFigure,
-  writeWithUnit,
   type ListRow,
   type PlanModel,
   type Explanation,
@@ -16,7 +14,7 @@ import {
 import { useMemo, useState } from 'react';
 import type { GridControl } from '../../grid/useGrid.tsx';
 import { placesIn } from '../../grid/selection.ts';
-import { t } from '../../language/language.ts';
+import { nameOf, say, writeWithUnit, t } from '../../language/language.ts';
 import { FormulaView } from '../../parts/explanation/FormulaView.tsx';
 import { useListModel } from '../../parts/ledger/useListModel.ts';
 import { useShell } from '../../parts/plan/shell.ts';
@@ -91,7 +89,7 @@ function ItemExplanation({ list, control, rows, columns, onColumn, item, place, 
       </div>
       <div className="reckoning-how">
         <p className="reckoning-words">
-          {explanation.words}{' '}
+          {say(explanation.words)}{' '}
           {explanation.expression && (
             <FormulaView explanation={whole} expression={explanation.expression} model={model} onJump={jump} />
           )}
@@ -101,13 +99,13 @@ function ItemExplanation({ list, control, rows, columns, onColumn, item, place, 
         )}
         {explanation.problem && (
           <p className="reckoning-problem">
-            <Icon name="warning" /> {explanation.problem}
+            <Icon name="warning" /> {say(explanation.problem)}
           </p>
         )}
         <Parts parts={explanation.parts} model={model} onJump={jump} place={place} />
         {users.length > 0 && (
           <p className="reckoning-dependents">
-            {t('lists.usedBy')} {users.map(({ name }) => name.replace(`${list.name}.`, '')).join(', ')}
+            {t('lists.usedBy')} {users.map(({ name }) => say(name).replace(`${list.name}.`, '')).join(', ')}
           </p>
         )}
       </div>
@@ -147,7 +145,7 @@ function Parts({ parts, model, place, onJump }: PartsProps) {
   return (
     <ul className="reckoning-parts">
       {parts.map((part) => {
-        const key = `${part.label}|${part.period}`;
+        const key = `${say(part.label)}|${part.period}`;
         const inner =
           document.listColumns.has(part.id) && part.period !== null ? innerExplanation(part.id, part.period) : null;
         return (
@@ -159,7 +157,7 @@ function Parts({ parts, model, place, onJump }: PartsProps) {
               onDoubleClick={() => onJump(part.id, part.period)}
             >
               {part.subtracted && '− '}
-              <span>{part.label}</span>
+              <span>{say(part.label)}</span>
               {part.period !== null && document.listColumns.has(part.id) && part.period !== place && (
                 <small>{t('lists.rowAt', { row: part.period + 1 })}</small>
               )}
@@ -168,7 +166,7 @@ function Parts({ parts, model, place, onJump }: PartsProps) {
             {inner && opened === key && (
               <div className="reckoning-inner">
                 <p className="reckoning-words">
-                  {inner.words} {inner.formula ?? ''}
+                  {say(inner.words)} {inner.formula ?? ''}
                 </p>
                 {inner.worked && inner.parts.length > 0 && <p className="reckoning-worked">= {inner.worked}</p>}
                 <Parts parts={inner.parts} model={model} place={part.period!} onJump={onJump} />

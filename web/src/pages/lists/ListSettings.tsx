@@ -2,7 +2,7 @@ import { listsOf, planOf, type Command, type ListRow, type Month } from '@hausha
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Select } from '../../fields/Select.tsx';
-import { monthInWords, t } from '../../language/language.ts';
+import { say, monthInWords, t } from '../../language/language.ts';
 import { spelledIn } from '../../parts/plan/useSpelling.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { newId } from '../../plan-session/api.ts';
@@ -45,7 +45,7 @@ export function ListSettings({ list, onOther, onClose }: ListSettingsProps) {
         event.preventDefault();
         const settings = { name, month: month === '' ? null : (month as Month), note: note.trim() };
         const refused = send({ kind: 'list.set', list: list.id, settings }, undefined, true);
-        if (refused) setRefusal(refused.message);
+        if (refused) setRefusal(say(refused.message));
         else draft.close();
       }}
     >
@@ -100,7 +100,7 @@ function ListActions({ list, onOther, onDone, onRefused }: ListActionsProps) {
   const at = lists.findIndex(({ id }) => id === list.id);
   const carryOut = (command: Command, notice?: string): boolean => {
     const refused = send(command, notice, true);
-    if (refused) onRefused(refused.message);
+    if (refused) onRefused(say(refused.message));
     return refused === null;
   };
   const duplicate = () => {

@@ -1,7 +1,7 @@
 import { READY_MADE, freshName, readyMadeList, type ReadyMadeList } from '@haushalt/core';
 import Modal from 'react-bootstrap/Modal';
 import { dialogKeys } from '../../ui/dialogKeys.ts';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -32,7 +32,7 @@ export function NewList({ onMade, onPaste, onClose }: NewListProps) {
             items: [],
             before: null,
           } as const)
-        : readyMadeList(document, which, id);
+        : readyMadeList(document, which, id, say);
     if (send(command, t('lists.listMade', { name: command.name }))) return;
     onMade(id);
     onClose();
@@ -51,8 +51,8 @@ export function NewList({ onMade, onPaste, onClose }: NewListProps) {
         </button>
         {(Object.keys(READY_MADE) as ReadyMadeList[]).map((which) => (
           <button key={which} type="button" className="list-beginning" onClick={() => make(which)}>
-            <strong>{READY_MADE[which].name}</strong>
-            <span>{READY_MADE[which].about}</span>
+            <strong>{say(READY_MADE[which].name)}</strong>
+            <span>{say(READY_MADE[which].about)}</span>
           </button>
         ))}
         <button type="button" className="list-beginning" onClick={onPaste}>

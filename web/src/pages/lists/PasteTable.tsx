@@ -17,7 +17,7 @@ import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Select } from '../../fields/Select.tsx';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -95,7 +95,7 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
       t('lists.listMade', { name }),
       true,
     );
-    if (refused) return setRefusal(refused.message);
+    if (refused) return setRefusal(say(refused.message));
     onMade(id);
     draft.close();
     return undefined;
@@ -169,7 +169,7 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
                       <Form.Control
                         size="sm"
                         aria-label={t('lists.columnName')}
-                        value={column.name}
+                        value={say(column.name)}
                         maxLength={80}
                         onChange={(event) => put(at, { name: event.target.value })}
                       />
@@ -188,7 +188,7 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
                           kind === 'figure'
                             ? UNITS.map((unit) => (
                                 <option key={unit} value={`figure:${unit}`}>
-                                  {UNIT_WORDS[unit]}
+                                  {say(UNIT_WORDS[unit])}
                                 </option>
                               ))
                             : [

@@ -12,7 +12,7 @@ import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { Select } from '../../fields/Select.tsx';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 import { HIGHLIGHT_ICONS } from '../../parts/plan/highlightMarks.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -44,7 +44,7 @@ export function Thresholds({ column }: { readonly column: ListColumnRow }) {
   const add = () => {
     const settings = { of: column.id, span: 'month', when, low: when === 'above' ? null : low, high: when === 'below' ? null : high, tone, word } as const; // prettier-ignore
     const refused = send({ kind: 'highlight.set', id: newId(), settings }, undefined, true);
-    setRefusal(refused?.message ?? null);
+    setRefusal(say(refused?.message ?? null));
     if (!refused) setOpen(false);
   };
   return (

@@ -26,7 +26,7 @@ import {
   type PlanModel,
 } from '@haushalt/core';
 import type { GridCell, GridColumn } from '../../grid/types.ts';
-import { t, wordsLocale } from '../../language/language.ts';
+import { say, t, wordsLocale } from '../../language/language.ts';
 import { HIGHLIGHT_ICONS } from '../../parts/plan/highlightMarks.ts';
 import { Icon, type IconName } from '../../ui/Icon.tsx';
 import type { ItemRow } from './rows.ts';
@@ -106,12 +106,12 @@ function itemCell(
     const words = problem ? problemSentence(problem, document) : t('lists.noFigure');
     return {
       className,
-      title: words,
+      title: say(words),
       parts: [words],
       content: (
         <>
           <Icon name="warning" />
-          <span className="visually-hidden">{words}</span>
+          <span className="visually-hidden">{say(words)}</span>
         </>
       ),
     };

@@ -1,3 +1,4 @@
+import type { Message } from '@haushalt/language';
 import {
   cellOf,
   choicesOf,
@@ -26,7 +27,7 @@ import {
 import { isCalculation, looksLikeFormula } from '../../fields/formula/entry.ts';
 import { TextEditor } from '../../grid/TextEditor.tsx';
 import type { ColumnEditing, EditorProps, Reading } from '../../grid/editing.ts';
-import { t } from '../../language/language.ts';
+import { t, messageFor } from '../../language/language.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import type { PlanSession } from '../../plan-session/session.ts';
 import type { ListGridColumn } from './cells.tsx';
@@ -82,7 +83,7 @@ function startingText(document: Document, item: string, column: ListColumnRow, a
 
 type ReadCell = { readonly ok: true; readonly cell: CellValue } | { readonly ok: false; readonly refusal: Refusal };
 
-const refused = (message: string, place?: Refusal['place']): ReadCell => ({
+const refused = (message: Message, place?: Refusal['place']): ReadCell => ({
   ok: false,
   refusal: { code: 'invalid', message, ...(place ? { place } : {}) },
 });
@@ -105,11 +106,11 @@ export function readCellText(model: PlanModel, column: ListColumnRow, typed: str
     case 'yesNo': {
       const word = text.toLowerCase();
       if (['y', '1', 'x', '✓', t('lists.yes')].includes(word)) return taken(1);
-      return ['n', '0', '–', t('lists.no')].includes(word) ? taken(0) : refused(t('lists.yesOrNoIsExpected'));
+      return ['n', '0', '–', t('lists.no')].includes(word) ? taken(0) : refused(messageFor('lists.yesOrNoIsExpected'));
     }
     case 'date': {
       const day = readDay(text, locale, today());
-      return day === null ? refused(t('lists.thisIsNoDay', { text })) : taken(day);
+      return day === null ? refused(messageFor('lists.thisIsNoDay', { text })) : taken(day);
     }
     case 'line': {
       const lines = [...document.lines.values()];
@@ -117,12 +118,14 @@ export function readCellText(model: PlanModel, column: ListColumnRow, typed: str
       const alike = same.length > 0 ? same : lines.filter(({ name }) => nameKey(name).startsWith(nameKey(text)));
       if (alike.length === 1) return taken(alike[0]!.id);
       return refused(
-        alike.length === 0 ? t('lists.noLineIsCalled', { text }) : t('lists.severalLinesAreCalled', { text }),
+        alike.length === 0
+          ? messageFor('lists.noLineIsCalled', { text })
+          : messageFor('lists.severalLinesAreCalled', { text }),
       );
     }
     case 'status':
     case 'entries':
-      return refused(t('lists.aStatusFollows'));
+      return refused(messageFor('lists.aStatusFollows'));
     default:
       return taken(text.replace(/\s+/g, ' '));
   }
@@ -136,11 +139,11 @@ function readRule(model: PlanModel, column: ListColumnRow, text: string): ReadCe
     const formula = toStored(text, namesInList(document, column.list), notation);
     if (column.kind === 'rule') return { ok: true, cell: { column: column.id, value: null, formula } };
     const { value } = model.evaluate(readStored(formula), '', 0);
-    if (value !== value) return refused(t('lists.noFigure'));
+    if (value !== value) return refused(messageFor('lists.noFigure'));
     return { ok: true, cell: { column: column.id, value: Number(value.toPrecision(15)) } };
   } catch (error) {
     if (!(error instanceof FormulaError)) throw error;
-    return refused(error.message, error.problem.place);
+    return refused(error.problem.message, error.problem.place);
   }
 }
 

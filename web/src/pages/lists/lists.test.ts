@@ -1,3 +1,4 @@
+import { english } from '../../../../core/src/testing/english.ts';
 import { Model, applyChanges, columnsOf, decide, parsePlan, type Command, type Document } from '@haushalt/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -39,7 +40,7 @@ function listOf(rows: readonly Record<string, string | number | null>[], locale 
     items,
     before: null,
   });
-  if (!decision.ok) throw new Error(decision.refusal.message);
+  if (!decision.ok) throw new Error(english(decision.refusal.message));
   return applyChanges(document, decision.changes);
 }
 
@@ -84,7 +85,7 @@ describe('what is typed into a list', () => {
   const column = (id: string) => document.listColumns.get(id)!;
   const read = (id: string, text: string) => {
     const result = readCellText(model, column(id), text);
-    return result.ok ? (result.cell.formula ?? result.cell.value) : result.refusal.message;
+    return result.ok ? (result.cell.formula ?? result.cell.value) : english(result.refusal.message);
   };
 
   it('is read as its column has it, or refused with a sentence', () => {

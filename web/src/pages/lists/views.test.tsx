@@ -1,3 +1,4 @@
+import { english } from '../../../../core/src/testing/english.ts';
 // @vitest-environment jsdom
 import { applyChanges, columnsOf, decide, itemsOf, titleOfItem, type Command, type Document } from '@haushalt/core';
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
@@ -12,7 +13,7 @@ const PLAN = sketch({ months: 12, lines: { income: { Pay: 2000 }, costs: { Rent:
 function after(document: Document, ...commands: readonly Command[]): Document {
   return commands.reduce((before, command) => {
     const decision = decide(before, command);
-    if (!decision.ok) throw new Error(decision.refusal.message);
+    if (!decision.ok) throw new Error(english(decision.refusal.message));
     return applyChanges(before, decision.changes);
   }, document);
 }
@@ -145,7 +146,7 @@ describe('the page of lists', () => {
     await page.press('Save', dialog);
     expect(dialog.getByRole('alert').textContent).toContain('There is already a line named Rent');
     await page.press('Duplicate', dialog);
-    expect([...page.now().lists.values()].map(({ name }) => name)).toEqual(['Bath', 'Bath copy']);
+    expect([...page.now().lists.values()].map(({ name }) => name)).toEqual(['Bath', 'Bath 2']);
     await page.press('Settings');
     await page.press('Delete', within(screen.getByRole('dialog')));
     expect(page.now().lists.size).toBe(1);

@@ -3,7 +3,6 @@ import {
   nearestPeriod,
   planOf,
   usersOf,
-  writeWithUnit,
   type LoanAnswer,
   type LoanMonth,
   type PlanRow,
@@ -30,7 +29,7 @@ import { LoanTerms } from './LoanTerms.tsx';
 import { Offers } from './Offers.tsx';
 import { RateTable } from './RateTable.tsx';
 import { loanPictures, loanSchedule, paymentChanges, settledAtTheEnd } from './loanViews.ts';
-import { monthInWords, t } from '../../language/language.ts';
+import { writeWithUnit, monthInWords, t } from '../../language/language.ts';
 
 const NOTHING = {
   get heading() {

@@ -4,7 +4,6 @@ import {
   monthsBetween,
   planOf,
   writeDifference,
-  writeWithUnit,
   type Command,
   type LoanAnswer,
   type LoanRow,
@@ -13,7 +12,7 @@ import {
 } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { newId } from '../../plan-session/api.ts';
-import { monthInWords, t } from '../../language/language.ts';
+import { writeWithUnit, monthInWords, t } from '../../language/language.ts';
 
 interface OffersProps {
   readonly loan: LoanRow;

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { listOf } from '@haushalt/language';
-import { t } from '../../language/language.ts';
+import { t, say } from '../../language/language.ts';
 import { peopleApi } from '../../plan-session/peopleApi.ts';
 import type { Progress } from '../../plan-session/streamed.ts';
 import { FormDialog } from '../../ui/FormDialog.tsx';
@@ -97,7 +97,7 @@ export function RestoreDialog({ from, onClose }: { readonly from: string | File;
       ))}
       {progress && (
         <div className="wide" role="status">
-          <progress value={progress.done} max={1} aria-label={progress.what} /> <small>{progress.what}</small>
+          <progress value={progress.done} max={1} aria-label={say(progress.what)} /> <small>{say(progress.what)}</small>
         </div>
       )}
     </FormDialog>

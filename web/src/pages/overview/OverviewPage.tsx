@@ -1,4 +1,4 @@
-import { planOf, writeShare, writeWithUnit, yearsOf, nameOfYear } from '@haushalt/core';
+import { planOf, writeShare, yearsOf, nameOfYear } from '@haushalt/core';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { Icon } from '../../ui/Icon.tsx';
@@ -12,7 +12,7 @@ import { ThisMonth } from './ThisMonth.tsx';
 import { calculatorsNow } from './calculatorsNow.ts';
 import { glanceAt, netPicture, presentPeriod } from './glance.ts';
 import './overview.scss';
-import { monthInWords, t } from '../../language/language.ts';
+import { say, writeWithUnit, monthInWords, t } from '../../language/language.ts';
 
 const MOST_CHANGES = 6;
 const MOST_FINDINGS = 3;
@@ -122,7 +122,7 @@ export function OverviewPage() {
             <>
               <ul className="overview-list">
                 {findings.open.slice(0, MOST_FINDINGS).map(({ key, message }) => (
-                  <li key={key}>{message}</li>
+                  <li key={key}>{say(message)}</li>
                 ))}
               </ul>
               <Link to={`/plans/${planId}/checks`}>{t('overview.allChecks', { open })}</Link>
@@ -151,7 +151,7 @@ export function OverviewPage() {
           ) : (
             <ul className="overview-list">
               {done.map(({ commandId, label }) => (
-                <li key={commandId}>{label}</li>
+                <li key={commandId}>{say(label)}</li>
               ))}
             </ul>
           )}

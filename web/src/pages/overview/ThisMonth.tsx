@@ -8,15 +8,13 @@ import {
   lastDay,
   minorUnitsIn,
   monthOfDay,
-  nameOf,
   planOf,
   spendingIn,
   today,
-  writeWithUnit,
 } from '@haushalt/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { dayInWords, monthInWords, t } from '../../language/language.ts';
+import { nameOf, writeWithUnit, dayInWords, monthInWords, t } from '../../language/language.ts';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
 import { paceOf } from '../../parts/ledger/pace.ts';
 import { useForecasts } from '../../parts/ledger/useForecasts.ts';

@@ -5,13 +5,12 @@ import {
   outputId,
   planOf,
   whyNoAnswer,
-  writeWithUnit,
   yearOf,
   yearInWords,
   type Calculator,
   type PlanModel,
 } from '@haushalt/core';
-import { monthInWords, t } from '../../language/language.ts';
+import { say, writeWithUnit, monthInWords, t } from '../../language/language.ts';
 
 /** A calculator in a few words, as it stands in a month. */
 export interface CalculatorNow {
@@ -50,27 +49,27 @@ function inWords(model: PlanModel, calculator: Calculator, period: number): stri
       const yearBegins = calculator.table === 'taxSchedules' ? calculator.row.yearBegins : 1;
       const year = yearInWords(yearOf(model.calendar.months[period]!, yearBegins), yearBegins);
       const found = answer.months[period]!;
-      if (isNoFigure(found)) return noFigureInWords(model, found);
+      if (isNoFigure(found)) return say(noFigureInWords(model, found));
       return tax === tax ? t('overview.for', { money: money(tax), year }) : t('overview.noIncomeGiven');
     }
     case 'units': {
       const units = output('whole units');
       const found = answer.months[period]!;
-      if (isNoFigure(found)) return noFigureInWords(model, found);
+      if (isNoFigure(found)) return say(noFigureInWords(model, found));
       if (units !== units) return t('overview.neverAsItStands');
       return t('overview.nothingIsLostFromUnits', { figure: writeWithUnit(units, 'number', plan) });
     }
     case 'payback': {
       const { reached, never } = answer.payback;
-      return reached ? t('overview.paidBackIn', { month: monthInWords(reached.month, plan.locale) }) : never!;
+      return reached ? t('overview.paidBackIn', { month: monthInWords(reached.month, plan.locale) }) : say(never!);
     }
     case 'between': {
       const { crossing, never } = answer.between;
       return crossing
         ? t('overview.bothHaveCostTheSame', { month: monthInWords(crossing.month, plan.locale) })
-        : never!;
+        : say(never!);
     }
     default:
-      return whyNoAnswer(model, row.id) ?? '';
+      return say(whyNoAnswer(model, row.id)) ?? '';
   }
 }

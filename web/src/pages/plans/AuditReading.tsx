@@ -2,7 +2,7 @@ import { SIDES, toMonth, writeFigure, type Side } from '@haushalt/core';
 import type { ReadRow, ReadingCorrections, RowKind, RowSaid, TableKind, WorkbookReading } from '@haushalt/formats';
 import { memo, useCallback, useMemo } from 'react';
 import { Select } from '../../fields/Select.tsx';
-import { monthInWords, t } from '../../language/language.ts';
+import { say, monthInWords, t } from '../../language/language.ts';
 import type { AuditedWorkbook } from '../../plan-session/api.ts';
 import { STYLE } from './auditStyle.ts';
 
@@ -136,7 +136,7 @@ function faultsByRow(findings: AuditedWorkbook['findings']): Map<number, Map<str
   for (const { cell, message } of findings) {
     const row = Number(/\d+$/.exec(cell)?.[0]);
     const faults = byRow.get(row) ?? new Map<string, string>();
-    byRow.set(row, faults.set(cell, message));
+    byRow.set(row, faults.set(cell, say(message)));
   }
   return byRow;
 }

@@ -13,7 +13,7 @@ import { AuditReading } from './AuditReading.tsx';
 import { STYLE } from './auditStyle.ts';
 import { NOTHING_SAID, type WorkbookSaid } from './openWorkbook.ts';
 import './audit.scss';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 
 interface AuditViewProps {
   readonly file: File;
@@ -69,7 +69,7 @@ export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose
   const progressShown = (
     <span role="status">
       <progress value={progress?.done ?? 0} max={1} aria-label={t('workbook.reading')} />{' '}
-      {progress?.what ?? t('workbook.reading')}
+      {say(progress?.what) ?? t('workbook.reading')}
     </span>
   );
   return (
@@ -114,7 +114,7 @@ export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose
         </p>
       )}
       {data?.remarks.map((remark) => (
-        <p key={remark}>{remark}</p>
+        <p key={say(remark)}>{say(remark)}</p>
       ))}
       {reading && <AuditReading reading={reading} findings={data?.findings ?? []} said={said} onSaid={sayOfReading} />}
       {data && (
@@ -171,9 +171,9 @@ function Findings({ audited: { findings } }: PartProps) {
                 <th scope="row" title={`${sheet}, ${cell}`}>
                   {cell}
                 </th>
-                <td>{message}</td>
+                <td>{say(message)}</td>
                 <td className="tabular">{money === null ? '' : writeDifference(money, 'money', STYLE)}</td>
-                <td>{mend}</td>
+                <td>{say(mend)}</td>
               </tr>
             ))}
           </tbody>
@@ -209,7 +209,7 @@ function Differences({ audited: { cells } }: PartProps) {
               <th scope="row">{cell}</th>
               <td className="tabular">{figure(theirs)}</td>
               <td className="tabular">{figure(ours)}</td>
-              <td>{reason}</td>
+              <td>{say(reason)}</td>
             </tr>
           ))}
         </tbody>

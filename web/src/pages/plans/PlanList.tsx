@@ -1,9 +1,9 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { writeWithUnit, yearInWords, yearOf } from '@haushalt/core';
+import { yearInWords, yearOf } from '@haushalt/core';
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { listOf } from '@haushalt/language';
-import { monthInWords, t } from '../../language/language.ts';
+import { writeWithUnit, monthInWords, t } from '../../language/language.ts';
 import { useMe } from '../../parts/people/me.ts';
 import { api, newId, type ListOfPlans, type PlanSummary } from '../../plan-session/api.ts';
 import { peopleApi } from '../../plan-session/peopleApi.ts';

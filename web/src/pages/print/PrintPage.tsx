@@ -18,7 +18,7 @@ import { PageView } from './PageView.tsx';
 import { PARTS, printOf, readChoice, writeChoice, type Choice } from './choice.ts';
 import { useFile } from './useFile.ts';
 import './print.scss';
-import { t } from '../../language/language.ts';
+import { t, say } from '../../language/language.ts';
 
 const NAME_KEY = 'haushalt:print-name';
 
@@ -137,7 +137,7 @@ export function PrintPage() {
             {file.progress !== null && (
               <p className="print-progress" role="status">
                 <progress value={file.progress.done} max={1} aria-label={t('print.making')} />{' '}
-                {file.progress.what || t('print.making')}{' '}
+                {say(file.progress.what) || t('print.making')}{' '}
                 <button type="button" className="tool" onClick={file.cancel}>
                   {t('print.cancel')}
                 </button>

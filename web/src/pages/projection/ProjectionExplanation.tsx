@@ -3,14 +3,13 @@ import {
   rateSourceOf,
   writeFigure,
   writeShare,
-  writeWithUnit,
   nameOfYear,
   type PlanProjection,
   type Stepping,
 } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { rateInWords, rateValue } from './cells.tsx';
-import { t } from '../../language/language.ts';
+import { writeWithUnit, t } from '../../language/language.ts';
 
 interface ProjectionExplanationProps {
   readonly projection: PlanProjection;

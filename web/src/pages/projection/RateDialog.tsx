@@ -1,19 +1,11 @@
-import {
-  nameOf,
-  planOf,
-  rateSourceOf,
-  readFigure,
-  writeForEntry,
-  writeWithUnit,
-  type PlanProjection,
-} from '@haushalt/core';
+import { planOf, rateSourceOf, readFigure, writeForEntry, type PlanProjection } from '@haushalt/core';
 import Form from 'react-bootstrap/Form';
 import { useState } from 'react';
 import { FormDialog } from '../../ui/FormDialog.tsx';
 import { useDraft } from '../../ui/useDraft.ts';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
 import { ratesOf } from './cells.tsx';
-import { t } from '../../language/language.ts';
+import { nameOf, say, writeWithUnit, t } from '../../language/language.ts';
 
 interface RateDialogProps {
   readonly projection: PlanProjection;
@@ -44,7 +36,7 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
 
   const save = () => {
     const read = readFigure(ownRate, plan.locale, 'ratePerYear');
-    if (choice === 'own' && !read.ok) return setRefusal(read.message);
+    if (choice === 'own' && !read.ok) return setRefusal(say(read.message));
     if (choice === 'own' && read.ok && read.figure === null) return setRefusal(t('projection.typeARateForExample'));
     const settings = {
       projectionRate: choice === '' || choice === 'own' ? null : choice,
@@ -53,7 +45,7 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
     const refused = session.send(
       isLine ? { kind: 'line.set', line: id, settings } : { kind: 'group.set', group: id, settings },
     );
-    if (refused) setRefusal(refused.message);
+    if (refused) setRefusal(say(refused.message));
     else draft.close();
   };
   const option = (value: string, words: string, detail: string) => (

@@ -1,6 +1,5 @@
 import {
   isFraction,
-  nameOf,
   planOf,
   rateSourceOf,
   writeDifference,
@@ -17,7 +16,7 @@ import type { GridCell, GridColumn } from '../../grid/types.ts';
 import { widthOf } from '../../ui/widthOf.ts';
 import { sideOf, type BudgetRow } from '../../parts/lines/rows.ts';
 import type { ProjectionView } from './terms.ts';
-import { t } from '../../language/language.ts';
+import { nameOf, t } from '../../language/language.ts';
 
 /** What a column of the projection shows: the base, or something of a later year. */
 export interface ProjectionColumn extends GridColumn {

@@ -1,3 +1,4 @@
+import { english } from '../../../../core/src/testing/english.ts';
 import { Model, PlanProjection, applyChanges, decide, namesOf, type Command, type Document } from '@haushalt/core';
 import { describe, expect, it } from 'vitest';
 import { sketch } from '../../../../core/src/testing/plans.ts';
@@ -9,7 +10,7 @@ const idOf = (document: Document, name: string) => namesOf(document).find(name)!
 
 function after(document: Document, command: Command): Document {
   const decision = decide(document, command);
-  if (!decision.ok) throw new Error(decision.refusal.message);
+  if (!decision.ok) throw new Error(english(decision.refusal.message));
   return applyChanges(document, decision.changes);
 }
 

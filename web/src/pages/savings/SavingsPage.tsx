@@ -3,7 +3,6 @@ import {
   nearestPeriod,
   planOf,
   usersOf,
-  writeWithUnit,
   type SavingsAnswer,
   type SavingsFundRow,
   type PlanModel,
@@ -23,7 +22,7 @@ import { useView } from '../../parts/calculators/useView.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { SavingsTerms } from './SavingsTerms.tsx';
 import { goalMissedByCents, fundsTogether, savingsPicture, savingsSchedule } from './savingsViews.ts';
-import { monthInWords, t } from '../../language/language.ts';
+import { writeWithUnit, monthInWords, t } from '../../language/language.ts';
 
 const NOTHING = {
   get heading() {

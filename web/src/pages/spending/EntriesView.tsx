@@ -8,7 +8,6 @@ import {
   planOf,
   sideOfLine,
   writeFigure,
-  writeWithUnit,
   type EntryOrder,
   type EntryQuery,
   type EntryState,
@@ -25,7 +24,7 @@ import { Grid } from '../../grid/Grid.tsx';
 import { placesIn } from '../../grid/selection.ts';
 import { textInCell, type GridCell, type GridColumn, type GridRow } from '../../grid/types.ts';
 import { useGrid } from '../../grid/useGrid.tsx';
-import { t } from '../../language/language.ts';
+import { writeWithUnit, t } from '../../language/language.ts';
 
 import { AccountSelect } from '../../parts/ledger/AccountSelect.tsx';
 import { readTarget, targetOptions } from '../../parts/ledger/draft.ts';

@@ -13,7 +13,6 @@ import {
   spendingIn,
   today,
   unassignedIn,
-  writeWithUnit,
   type Expected,
   type Month,
   type MonthSum,
@@ -23,7 +22,7 @@ import { useMemo, useRef } from 'react';
 import { Grid } from '../../grid/Grid.tsx';
 import { textInCell, type GridColumn } from '../../grid/types.ts';
 import { useGrid } from '../../grid/useGrid.tsx';
-import { monthInWords, t } from '../../language/language.ts';
+import { writeWithUnit, monthInWords, t } from '../../language/language.ts';
 
 import { EntryList } from '../../parts/ledger/EntryList.tsx';
 import type { Entering } from '../../parts/ledger/useEntering.ts';

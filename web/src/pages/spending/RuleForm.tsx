@@ -12,7 +12,7 @@ import Form from 'react-bootstrap/Form';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { SearchField } from '../../fields/SearchField.tsx';
 import { Select } from '../../fields/Select.tsx';
-import { dayInWords, t } from '../../language/language.ts';
+import { say, dayInWords, t } from '../../language/language.ts';
 
 import { AccountSelect } from '../../parts/ledger/AccountSelect.tsx';
 import { assigned } from '../../parts/ledger/assignment.ts';
@@ -99,7 +99,7 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
       t('spending.ruleSaved', { text: settings.text }),
       true,
     );
-    if (refused) return setRefusal(refused.message);
+    if (refused) return setRefusal(say(refused.message));
     if (apply && open.length > 0) {
       const edits = open.slice(0, MAX_ENTRIES_AT_ONCE).map((entry) => {
         const after = assigned(entry, line, toAccount);

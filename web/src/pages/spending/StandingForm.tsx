@@ -15,7 +15,7 @@ import Form from 'react-bootstrap/Form';
 import { DateField } from '../../fields/CalendarField.tsx';
 import { SearchField } from '../../fields/SearchField.tsx';
 import { Select } from '../../fields/Select.tsx';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 
 import { AccountSelect } from '../../parts/ledger/AccountSelect.tsx';
 import { accountOptions, readTarget, targetOptions, transferTo } from '../../parts/ledger/draft.ts';
@@ -64,7 +64,7 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
     const { line, toAccount } = readTarget(given.target);
     const typed = given.amount.trim();
     const read = typed === '' ? null : readAmount(typed, document);
-    if (read && !read.ok) return setRefusal(read.message);
+    if (read && !read.ok) return setRefusal(say(read.message));
     const to = toAccount !== '' ? toAccount : isAside ? given.toAccount : '';
     const settings = {
       what: given.what.trim(),
@@ -92,7 +92,7 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
       t('spending.standingSaved'),
       true,
     );
-    if (refused) setRefusal(refused.message);
+    if (refused) setRefusal(say(refused.message));
     else draft.close();
   };
   const date = (label: string, value: string, onChange: (day: string) => void) => (

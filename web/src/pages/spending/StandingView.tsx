@@ -8,7 +8,6 @@ import {
   inOrder,
   lastDay,
   monthOfDay,
-  nameOf,
   nextDue,
   numberOfDay,
   planOf,
@@ -19,7 +18,7 @@ import {
   type StandingEntryRow,
 } from '@haushalt/core';
 import { useMemo, useState } from 'react';
-import { dayInWords, t, wordsLocale } from '../../language/language.ts';
+import { nameOf, dayInWords, t, wordsLocale } from '../../language/language.ts';
 
 import { EntryList, whereTo } from '../../parts/ledger/EntryList.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';

@@ -4,7 +4,7 @@ import { useRef, useState, type KeyboardEvent } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
 import { draftLine, type DraftGroup, type DraftLine } from './draft.ts';
 import type { Comes } from './readyMade.ts';
-import { monthInWords, t } from '../../language/language.ts';
+import { say, monthInWords, t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
 const COMES: Readonly<Record<Comes, string>> = {
@@ -149,7 +149,7 @@ function DraftRow({ line, isMoney, refusal, locale, onChange }: DraftRowProps) {
       )}
       {problem && (
         <small className="refusal" role="alert">
-          {problem}
+          {say(problem)}
         </small>
       )}
     </div>

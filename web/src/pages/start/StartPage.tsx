@@ -1,4 +1,4 @@
-import { MAX_MONTHS, addMonths, isCurrency, now, toMonth, writeWithUnit, yearOf, type Month } from '@haushalt/core';
+import { MAX_MONTHS, addMonths, isCurrency, now, toMonth, yearOf, type Month } from '@haushalt/core';
 import { useMutation } from '@tanstack/react-query';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -18,7 +18,7 @@ import { draftOf, draftRefusal, inNotation, planFileOf, totalsOf, type DraftGrou
 import { READY_MADE, type ReadyMade } from './readyMade.ts';
 import { useStartDraft } from './startDraft.ts';
 import './start.scss';
-import { monthInWords, t, type Label } from '../../language/language.ts';
+import { writeWithUnit, monthInWords, t, type Label } from '../../language/language.ts';
 
 type Step = 'choose' | 'lines' | 'plan';
 

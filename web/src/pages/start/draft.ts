@@ -1,7 +1,7 @@
 import { monthOfYear, patternFormula, readCalculated, writeForEntry, type Month } from '@haushalt/core';
 import { newId } from '../../plan-session/api.ts';
 import type { Comes, ReadyGroup, ReadyMade } from './readyMade.ts';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 
 /** A line on its way into a new plan. */
 export interface DraftLine {
@@ -142,7 +142,7 @@ export function draftRefusal(groups: readonly DraftGroup[], locale: string): { k
         return { key: line.key, message: t('start.thereIsCalledAlreadyChoose', { other, name: line.name.trim() }) };
       seen.set(name, 'a line');
       const read = readCalculated(line.text, locale);
-      if (!read.ok) return { key: line.key, message: read.message };
+      if (!read.ok) return { key: line.key, message: say(read.message) };
     }
   }
   return null;

@@ -6,7 +6,6 @@ import {
   inputId,
   planOf,
   taxOn,
-  writeWithUnit,
   yearInWords,
   type BandEntry,
   type BandSet,
@@ -18,7 +17,7 @@ import { Icon } from '../../ui/Icon.tsx';
 import { InputField } from '../../fields/InputField.tsx';
 import { useComplaints } from '../../parts/calculators/Terms.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { t } from '../../language/language.ts';
+import { say, writeWithUnit, t } from '../../language/language.ts';
 
 interface BandsProps {
   readonly schedule: TaxScheduleRow;
@@ -44,7 +43,7 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
   const validFrom = holding?.validFrom ?? null;
   const set = (next: readonly BandEntry[], from: number | null = validFrom) => {
     const command: Command = { kind: 'taxSchedule.setBands', schedule: schedule.id, validFrom: from, bands: next };
-    setRefusal(session.send(command)?.message ?? null);
+    setRefusal(say(session.send(command)?.message ?? null));
   };
   const add = () => {
     const last = bands.at(-1);

@@ -1,6 +1,6 @@
-import { planOf, writeFigure, writeWithUnit, type TaxAnswer } from '@haushalt/core';
+import { planOf, writeFigure, type TaxAnswer } from '@haushalt/core';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { t } from '../../language/language.ts';
+import { writeWithUnit, t } from '../../language/language.ts';
 
 /** A tax band by band, as one would reckon it with a pencil. */
 export function Breakdown({ answer }: { readonly answer: TaxAnswer }) {

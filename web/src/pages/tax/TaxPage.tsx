@@ -39,7 +39,7 @@ import { IncomeRange } from './IncomeRange.tsx';
 import { TaxPlacing } from './TaxPlacing.tsx';
 import { compared, incomeTable, incomesOf, incomesRefusal, usualIncomes, type Incomes } from './taxViews.ts';
 import './tax.scss';
-import { t } from '../../language/language.ts';
+import { t, messageFor } from '../../language/language.ts';
 import { MonthsOfYear } from '../../fields/MonthsOfYear.tsx';
 import { Select } from '../../fields/Select.tsx';
 
@@ -233,7 +233,7 @@ function useAnswerOf(id: string, period: number): TaxAnswer | NoFigure {
   const { model } = useSessionState();
   const answer = model.calculationOf(id)?.answer;
   if (answer?.kind === 'tax') return answer.months[period]!;
-  return answer?.kind === 'none' ? answer : { why: t('tax.thereIsNoSuchSchedule') };
+  return answer?.kind === 'none' ? answer : { why: messageFor('tax.thereIsNoSuchSchedule') };
 }
 
 interface RangedProps {

@@ -1,3 +1,4 @@
+import { english } from '../../../../core/src/testing/english.ts';
 import { Model, applyChanges, decide, parsePlan, type Command } from '@haushalt/core';
 import { describe, expect, it } from 'vitest';
 import { taxFormula } from './TaxPlacing.tsx';
@@ -76,7 +77,7 @@ describe('the year’s tax in the budget', () => {
       lines: [{ id: 'line', name: 'Tax', unit: 'money', formula: taxFormula('tax', months) }],
     };
     const decision = decide(document, command);
-    if (!decision.ok) throw new Error(decision.refusal.message);
+    if (!decision.ok) throw new Error(english(decision.refusal.message));
     const values = new Model(applyChanges(document, decision.changes)).seriesOf('line')!;
     const at = (period: number) => values.valueAt(period) || 0;
     expect([at(2), at(5), at(11)]).toEqual([march, june, december]);

@@ -4,13 +4,12 @@ import {
   rateOnOneMore,
   taxOn,
   writeFigure,
-  writeWithUnit,
   type Document,
   type TaxSchedule,
 } from '@haushalt/core';
 import type { ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
 import type { Picture } from '../../parts/charts/picture.ts';
-import { t } from '../../language/language.ts';
+import { writeWithUnit, t } from '../../language/language.ts';
 
 /** A range of incomes, in steps. */
 export interface Incomes {

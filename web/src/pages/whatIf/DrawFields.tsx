@@ -4,7 +4,7 @@ import { Select } from '../../fields/Select.tsx';
 import { Icon } from '../../ui/Icon.tsx';
 import { AssumptionChoice } from '../../parts/plan/Choices.tsx';
 import { around, spreadAs } from './draws.ts';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 
 interface DrawFieldsProps {
   readonly document: Document;
@@ -100,7 +100,7 @@ export function DrawFields({ document, draw, nth, taken, onChange, onLeaveOut }:
       )}
       {refusal && (
         <small className="refusal" role="alert">
-          {refusal}
+          {say(refusal)}
         </small>
       )}
     </div>

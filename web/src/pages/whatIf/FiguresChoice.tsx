@@ -1,7 +1,7 @@
-import { nameOf, type Document } from '@haushalt/core';
+import { type Document } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { BearerChoice } from '../../parts/plan/Choices.tsx';
-import { t } from '../../language/language.ts';
+import { nameOf, t } from '../../language/language.ts';
 
 interface FiguresChoiceProps {
   readonly document: Document;

@@ -1,4 +1,4 @@
-import { NET, UNIT_WORDS, nameOf, plainDocument, planOf, unitOf, writeFigure, type Document } from '@haushalt/core';
+import { NET, UNIT_WORDS, plainDocument, planOf, unitOf, writeFigure, type Document } from '@haushalt/core';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
 import { WhenChoice, figureAt } from '../../parts/plan/Choices.tsx';
 import { FiguresChoice } from './FiguresChoice.tsx';
@@ -6,7 +6,7 @@ import { ProgressNote } from './ProgressNote.tsx';
 import { RangeFields } from './RangeFields.tsx';
 import { useChosen, usualRange, valuesWith, type Range, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
-import { t } from '../../language/language.ts';
+import { nameOf, say, t } from '../../language/language.ts';
 
 const MOST_FIGURES = 4;
 const MOST_VALUES = 101;
@@ -111,7 +111,7 @@ export function OneValue({ document, model, assumptions }: TryingProps) {
                 figures: result.figures.map((id) => nameOf(document, id)).join(', '),
                 name: assumption.name,
               }),
-              axis: shared === 'money' ? plan.currency : UNIT_WORDS[shared],
+              axis: say(shared === 'money' ? plan.currency : UNIT_WORDS[shared]),
               categoryName: assumption.name,
               categories: result.values.map((value) =>
                 t('whatIf.categoryOf', { value: write(value), isNow: isNow(value) }),

@@ -6,7 +6,6 @@ import {
   TOTAL_EXPENSES,
   TOTAL_INCOME,
   inOrder,
-  nameOf,
   planOf,
   scenarioInWords,
   stretchOfYear,
@@ -32,7 +31,7 @@ import { useSend } from '../../plan-session/useSend.ts';
 import { CommitField } from '../../fields/CommitField.tsx';
 import { FiguresChoice } from './FiguresChoice.tsx';
 import { useChosen } from './trying.ts';
-import { monthInWords, t } from '../../language/language.ts';
+import { nameOf, say, monthInWords, t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
 /** How many cases stand side by side, the plan itself among them. */
@@ -69,7 +68,7 @@ export function Scenarios() {
   );
 
   const sending = useSend();
-  const send = (command: Command, said?: string): string | null => sending(command, said)?.message ?? null;
+  const send = (command: Command, said?: string): string | null => say(sending(command, said)?.message ?? null);
   const add = () => {
     const id = newId();
     if (send({ kind: 'scenario.set', id, name: freshTitle(base, 'scenarios', t('whatIf.newScenario')) }) === null)
@@ -99,10 +98,10 @@ export function Scenarios() {
                   label={t('whatIf.nameOfTheScenario', { name })}
                   shown={name}
                   entry={name}
-                  onCommit={(text) => session.send({ kind: 'scenario.set', id, name: text })?.message ?? null}
+                  onCommit={(text) => say(session.send({ kind: 'scenario.set', id, name: text })?.message ?? null)}
                 />
                 <span className="scenario-words">
-                  {parts.length === 0 ? t('whatIf.nothingOtherwise') : `${parts.join('; ')}.`}
+                  {parts.length === 0 ? t('whatIf.nothingOtherwise') : `${parts.map((part) => say(part)).join('; ')}.`}
                 </span>
                 <button
                   type="button"

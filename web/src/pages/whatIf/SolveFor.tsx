@@ -1,4 +1,4 @@
-import { NET, nameOf, plainDocument, planOf, unitOf, writeWithUnit, type Answer, type Document } from '@haushalt/core';
+import { NET, plainDocument, planOf, unitOf, type Answer, type Document } from '@haushalt/core';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { Icon } from '../../ui/Icon.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -6,7 +6,7 @@ import { AssumptionChoice, BearerChoice, WhenChoice, figureAt } from '../../part
 import { ProgressNote } from './ProgressNote.tsx';
 import { useChosen, usualRange, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
-import { t } from '../../language/language.ts';
+import { nameOf, writeWithUnit, t } from '../../language/language.ts';
 
 /** Which value of an assumption makes a figure what it should be; the answer is shown before it is applied. */
 export function SolveFor({ document, model, assumptions }: TryingProps) {

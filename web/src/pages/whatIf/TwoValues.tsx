@@ -1,11 +1,11 @@
-import { NET, nameOf, plainDocument, planOf, unitOf, valuesBetween, writeFigure } from '@haushalt/core';
+import { NET, plainDocument, planOf, unitOf, valuesBetween, writeFigure } from '@haushalt/core';
 import { BearerChoice, WhenChoice, figureAt } from '../../parts/plan/Choices.tsx';
 import { ProgressNote } from './ProgressNote.tsx';
 import { RangeFields } from './RangeFields.tsx';
 import { reachOf, shadeOf, turnsAt } from './shading.ts';
 import { useChosen, usualRange, valuesWith, type Range, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
-import { t } from '../../language/language.ts';
+import { nameOf, t } from '../../language/language.ts';
 
 const MOST_VALUES = 50;
 

@@ -6,7 +6,6 @@ import {
   planOf,
   writeFigure,
   writeShare,
-  writeWithUnit,
   type BandLimits,
   type Draw,
 } from '@haushalt/core';
@@ -20,7 +19,7 @@ import { PictureView } from '../../parts/charts/PictureView.tsx';
 import { ProgressNote } from './ProgressNote.tsx';
 import { useChosen, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
-import { monthInWords, t } from '../../language/language.ts';
+import { say, writeWithUnit, monthInWords, t } from '../../language/language.ts';
 
 /** What is chosen here, kept in the browser; the limits of the band are shares of the cases. */
 interface Chosen {
@@ -131,7 +130,7 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
         </div>
         {refusal && (
           <small className="refusal" role="alert">
-            {refusal}
+            {say(refusal)}
           </small>
         )}
         <ProgressNote computation={computation} />

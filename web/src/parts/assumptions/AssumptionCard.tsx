@@ -7,7 +7,6 @@ import {
   usersOf,
   writeFigure,
   writeForEntry,
-  writeWithUnit,
   type AssumptionRow,
   type AssumptionSettings,
   type Command,
@@ -28,7 +27,7 @@ import { FromIndex } from './FromIndex.tsx';
 import { AssumptionSteps } from './AssumptionSteps.tsx';
 import { CommitField } from '../../fields/CommitField.tsx';
 import { Slider } from '../../fields/Slider.tsx';
-import { monthInWords, t } from '../../language/language.ts';
+import { say, writeWithUnit, monthInWords, t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
 interface AssumptionCardProps {
@@ -62,12 +61,12 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
   const send = (command: Command): string | null => {
     const refused = session.send(command);
     setRefusal(null);
-    return refused?.message ?? null;
+    return say(refused?.message);
   };
   const set = (settings: Partial<AssumptionSettings>) => send({ kind: 'assumption.set', assumption: id, settings });
   const read = (text: string, then: (figure: number | null) => string | null): string | null => {
     const figure = readFigure(text, plan.locale, unit);
-    return figure.ok ? then(figure.figure) : figure.message;
+    return figure.ok ? then(figure.figure) : say(figure.message);
   };
   const setValue = (text: string) =>
     read(text, (figure) => (figure === null ? t('assumptions.anAssumptionNeedsAValue') : set({ value: figure })));
@@ -137,7 +136,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
         </button>
       </div>
       <p className="assumption-unit">
-        {UNIT_WORDS[unit]}
+        {say(UNIT_WORDS[unit])}
         {steps.map((step) =>
           t('assumptions.laterValue', {
             figure: writeFigure(step.value, unit, plan),
@@ -160,9 +159,11 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
                 plan={plan}
                 onTry={(tried) =>
                   setRefusal(
-                    session.tryOut(
-                      tried === null ? null : { kind: 'assumption.set', assumption: id, settings: { value: tried } },
-                    )?.message ?? null,
+                    say(
+                      session.tryOut(
+                        tried === null ? null : { kind: 'assumption.set', assumption: id, settings: { value: tried } },
+                      )?.message ?? null,
+                    ),
                   )
                 }
                 onKeep={(chosen) => setRefusal(set({ value: chosen }))}
@@ -219,7 +220,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
             >
               {UNITS.map((option) => (
                 <option key={option} value={option}>
-                  {UNIT_WORDS[option]}
+                  {say(UNIT_WORDS[option])}
                 </option>
               ))}
             </Select>
@@ -250,13 +251,13 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
           <p className="assumption-uses">
             {t('assumptions.usedBy', { userCount: users.length })}
             {users.map((user, index) => (
-              <span key={`${user.id}|${user.name}`}>
+              <span key={`${user.id}|${say(user.name)}`}>
                 {index > 0 && ', '}
                 {document.plan.has(user.id) ? (
-                  user.name
+                  say(user.name)
                 ) : (
                   <button type="button" className="jump" onClick={() => shell.goTo(user.id)}>
-                    {user.name}
+                    {say(user.name)}
                   </button>
                 )}
               </span>

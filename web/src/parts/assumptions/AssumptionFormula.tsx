@@ -4,7 +4,7 @@ import { readEntry } from '../../fields/formula/entry.ts';
 import { RuleDoubts } from '../../fields/formula/RuleDoubts.tsx';
 import { FormulaInput } from '../../fields/formula/FormulaInput.tsx';
 import { completableNames } from '../../fields/formula/formulaField.ts';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 
 interface AssumptionFormulaProps {
   readonly assumption: AssumptionRow;
@@ -22,7 +22,7 @@ export function AssumptionFormula({ assumption, document, onFormula, onDone }: A
   const read = text.trim() === '' ? null : readEntry(text, true, assumption.unit, document);
   const problem = read?.kind === 'problem' ? read.problem : null;
   const take = () => {
-    if (read?.kind !== 'formula') return setRefusal(problem?.message ?? t('assumptions.writeAFormulaForExample'));
+    if (read?.kind !== 'formula') return setRefusal(say(problem?.message ?? t('assumptions.writeAFormulaForExample')));
     const refused = onFormula(read.stored);
     setRefusal(refused);
     if (refused === null) onDone();
@@ -51,7 +51,7 @@ export function AssumptionFormula({ assumption, document, onFormula, onDone }: A
       />
       {(refusal ?? (text !== '' ? problem?.message : null)) && (
         <p className="refusal" role="alert">
-          {refusal ?? problem?.message}
+          {say(refusal ?? problem?.message)}
         </p>
       )}
       {!problem && <RuleDoubts text={text} unit={assumption.unit} onChange={change} />}

@@ -16,7 +16,7 @@ import { useState } from 'react';
 import { Icon } from '../../ui/Icon.tsx';
 import { MonthField } from '../../fields/CalendarField.tsx';
 import { CommitField } from '../../fields/CommitField.tsx';
-import { monthInWords, t } from '../../language/language.ts';
+import { monthInWords, t, say } from '../../language/language.ts';
 
 interface AssumptionStepsProps {
   readonly assumption: AssumptionRow;
@@ -37,7 +37,7 @@ export function AssumptionSteps({ assumption, steps, model, plan, send }: Assump
   const inPlan = steps.filter((step) => periodOf(calendar, step.from) >= 0);
   const setStep = (from: Month, text: string): string | null => {
     const read = readFigure(text, plan.locale, unit);
-    if (!read.ok) return read.message;
+    if (!read.ok) return say(read.message);
     if (read.figure === null) return t('assumptions.aDatedValueNeedsA');
     return send({ kind: 'assumption.setStep', assumption: id, from, value: read.figure });
   };

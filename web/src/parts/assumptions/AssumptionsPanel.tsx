@@ -7,7 +7,7 @@ import { newId } from '../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { AssumptionCard } from './AssumptionCard.tsx';
 import './shelf.scss';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 
 interface AssumptionsPanelProps {
   /** An assumption to show and open. */
@@ -39,7 +39,7 @@ export function AssumptionsPanel({ wanted, onShown, onClose }: AssumptionsPanelP
     const others = assumptions.filter((other) => other.id !== id);
     const section = (others[at] ?? others.at(-1))?.section ?? '';
     const refused = session.send({ kind: 'assumption.move', assumption: id, before: others[at]?.id ?? null, section });
-    setRefusal(refused?.message ?? null);
+    setRefusal(say(refused?.message ?? null));
   };
 
   useLayoutEffect(() => {
@@ -60,7 +60,7 @@ export function AssumptionsPanel({ wanted, onShown, onClose }: AssumptionsPanelP
       note: '',
       before: null,
     });
-    setRefusal(refused?.message ?? null);
+    setRefusal(say(refused?.message ?? null));
     if (!refused) setAdded(id);
   };
 

@@ -1,7 +1,7 @@
-import { planOf, ratesFromIndex, today, writeWithUnit, type AssumptionRow } from '@haushalt/core';
+import { planOf, ratesFromIndex, today, type AssumptionRow } from '@haushalt/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { dayInWords, monthInWords, t } from '../../language/language.ts';
+import { say, writeWithUnit, dayInWords, monthInWords, t } from '../../language/language.ts';
 import { api } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
@@ -47,7 +47,7 @@ export function FromIndex({ assumption, onClose }: FromIndexProps) {
     const note = [source, assumption.note].filter((part) => part !== '').join('\n').slice(0, MOST_NOTE); // prettier-ignore
     const { value, steps } = rates;
     const refused = send({ kind: 'assumption.fill', assumption: assumption.id, value, steps, note }, t('assumptions.filled', { name: assumption.name }), true); // prettier-ignore
-    if (refused) setRefusal(refused.message);
+    if (refused) setRefusal(say(refused.message));
     else onClose();
   };
   return (

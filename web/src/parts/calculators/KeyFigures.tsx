@@ -1,6 +1,6 @@
-import { planOf, writeWithUnit, type Unit } from '@haushalt/core';
+import { planOf, type Unit } from '@haushalt/core';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { t } from '../../language/language.ts';
+import { writeWithUnit, t } from '../../language/language.ts';
 
 /** One of the figures a calculator comes to. */
 export interface KeyFigure {

@@ -1,3 +1,4 @@
+import { say } from '../../language/language.ts';
 import { noFigureInWords, type NoFigure } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
@@ -7,7 +8,7 @@ export function NoAnswer({ reason }: { readonly reason: NoFigure }) {
   const { model } = useSessionState();
   return (
     <p className="no-answer" role="status">
-      <Icon name="warning" /> {noFigureInWords(model, reason)}
+      <Icon name="warning" /> {say(noFigureInWords(model, reason))}
     </p>
   );
 }

@@ -7,7 +7,7 @@ import { useNotices } from '../../ui/Notices.tsx';
 import { useShell } from '../plan/shell.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
 /** A line a calculator can put into the budget; `formula` is in its stored form. */
@@ -69,7 +69,7 @@ export function PlaceDialog({ title, side, groupName, ways, onClose, children }:
       newGroup: group === NEW_GROUP ? { name: groupName, side } : null,
       lines: placed,
     });
-    if (refused) return setRefusal(refused.message);
+    if (refused) return setRefusal(say(refused.message));
     notices.say({
       text: t('calculators.inTheBudget', { lines: placed.map((line) => line.name).join(', ') }),
       action: { label: t('calculators.showItThere'), run: () => shell.goTo(placed[0]!.id) },

@@ -3,7 +3,6 @@ import {
   isNoFigure,
   noFigureInWords,
   planOf,
-  writeWithUnit,
   type Calculator,
   type PlacedInput,
   type Unit,
@@ -12,7 +11,7 @@ import Form from 'react-bootstrap/Form';
 import type { ReactNode } from 'react';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { InputField } from '../../fields/InputField.tsx';
-import { t } from '../../language/language.ts';
+import { say, writeWithUnit, t } from '../../language/language.ts';
 
 /** One of the terms of which any can be the unknown. */
 export interface Term {
@@ -138,5 +137,5 @@ export function useComplaints({ row }: Calculator, period: number): (column: str
   const { model } = useSessionState();
   const { answer } = model.calculationOf(row.id)!;
   const found = 'months' in answer ? answer.months[period] : answer;
-  return (column) => (isNoFigure(found) && found.column === column ? noFigureInWords(model, found) : null);
+  return (column) => say(isNoFigure(found) && found.column === column ? noFigureInWords(model, found) : null);
 }

@@ -1,9 +1,10 @@
+import type { Text } from '@haushalt/language';
 import { Icon } from '../../ui/Icon.tsx';
 import { useShell } from '../plan/shell.ts';
-import { t } from '../../language/language.ts';
+import { t, say } from '../../language/language.ts';
 
 interface UsedByProps {
-  readonly users: readonly { readonly id: string; readonly name: string }[];
+  readonly users: readonly { readonly id: string; readonly name: Text }[];
   /** Puts it into the budget; left out where that has no meaning. */
   readonly onPlace?: () => void;
 }
@@ -22,7 +23,7 @@ export function UsedBy({ users, onPlace }: UsedByProps) {
             <span key={id}>
               {index > 0 && ', '}
               <button type="button" className="jump" onClick={() => shell.goTo(id)}>
-                {name}
+                {say(name)}
               </button>
             </span>
           ))}

@@ -11,7 +11,7 @@ import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import './calculators.scss';
 import { radioKeys, radioTab } from '../../ui/radioKeys.ts';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 
 interface WorkbenchProps<T extends CalculatorTable> {
   readonly table: T;
@@ -66,7 +66,7 @@ export function Workbench<T extends CalculatorTable>(props: WorkbenchProps<T>) {
         const id = asking === 'new' ? newId() : shown!.id;
         const refused = send(commandForSettings(table, id, { ...settings, name }), undefined, true);
         if (!refused) show(id);
-        return refused?.message ?? null;
+        return say(refused?.message ?? null);
       }}
       onClose={() => setAsking(null)}
     />

@@ -1,3 +1,4 @@
+import { say } from '../../language/language.ts';
 import { commandForSettings, type CalculatorTable, type Command } from '@haushalt/core';
 import { useNotices } from '../../ui/Notices.tsx';
 import { useSession } from '../../plan-session/SessionProvider.tsx';
@@ -16,7 +17,7 @@ export function useSettings(table: CalculatorTable, id: string): Settings {
   const notices = useNotices();
   const send = (command: Command): boolean => {
     const refused = session.send(command);
-    if (refused) notices.say({ text: refused.message, tone: 'warning' });
+    if (refused) notices.say({ text: say(refused.message), tone: 'warning' });
     return !refused;
   };
   return { send, set: (settings) => send(commandForSettings(table, id, settings)) };

@@ -3,14 +3,13 @@ import {
   TOTAL_EXPENSES,
   TOTAL_INCOME,
   inOrder,
-  nameOf,
   type ChartForm,
   type ChartMark,
   type ChartRow,
   type ChartSeriesRow,
   type Document,
 } from '@haushalt/core';
-import { t } from '../../language/language.ts';
+import { nameOf, t } from '../../language/language.ts';
 
 /** A chart as it is shown and changed: its settings and its series in order. */
 export interface ChartDraft {

@@ -1,5 +1,5 @@
-import { drawnItems, planOf, writeWithUnit, type ChartForm, type ListRow, type PlanModel } from '@haushalt/core';
-import { t } from '../../language/language.ts';
+import { drawnItems, planOf, type ChartForm, type ListRow, type PlanModel } from '@haushalt/core';
+import { writeWithUnit, t } from '../../language/language.ts';
 import type { ChartDraft } from './draft.ts';
 import { TONES, type Picture } from './picture.ts';
 

@@ -1,7 +1,6 @@
 import {
   valueOver,
   datedId,
-  nameOf,
   ownerOfFigure,
   planOf,
   explainFigure,
@@ -9,7 +8,6 @@ import {
   stretches,
   unitOf,
   writeFigure,
-  writeWithUnit,
   yearInWords,
   yearOf,
   type Explanation,
@@ -23,7 +21,7 @@ import { Icon } from '../../ui/Icon.tsx';
 import type { PlanState } from '../../plan-session/state.ts';
 import { WhoChanged } from '../people/WhoChanged.tsx';
 import { FormulaView } from './FormulaView.tsx';
-import { monthInWords, t } from '../../language/language.ts';
+import { nameOf, say, writeWithUnit, monthInWords, t } from '../../language/language.ts';
 
 interface ExplanationPanelProps {
   readonly plan: PlanState;
@@ -71,7 +69,7 @@ export function ExplanationPanel({
   return (
     <section className="reckoning" aria-label={t('explanationPanel.explanation')} aria-live="off">
       <div className="reckoning-what">
-        <h3>{explanation.name}</h3>
+        <h3>{say(explanation.name)}</h3>
         <p>{when}</p>
         <p className="reckoning-figure">
           {value === null ? <em>{t('explanationPanel.noFigure')}</em> : writeWithUnit(value, explanation.unit, plan)}
@@ -176,13 +174,13 @@ function Explained({ explanation, model, onJump }: ExplainedProps) {
   return (
     <>
       <p className="reckoning-words">
-        {words}{' '}
+        {say(words)}{' '}
         {expression && <FormulaView explanation={explanation} expression={expression} model={model} onJump={onJump} />}
       </p>
       {worked && parts.length > 0 && <p className="reckoning-worked">= {worked}</p>}
       {problem && (
         <p className="reckoning-problem">
-          <Icon name="warning" /> {problem}
+          <Icon name="warning" /> {say(problem)}
         </p>
       )}
       {parts.length > 0 && <Parts parts={parts} model={model} of={explanation} onJump={onJump} />}
@@ -239,7 +237,7 @@ function Parts({ parts, model, of, onJump }: PartsProps) {
   return (
     <ul className="reckoning-parts">
       {parts.map((part) => {
-        const key = `${part.label}|${part.period}`;
+        const key = `${say(part.label)}|${part.period}`;
         const elsewhere = part.period !== null && part.period !== of.period ? monthOrOutside(model, part.period) : null;
         const text = part.value === null ? 'nothing' : writeFigure(part.value, part.unit, plan);
         return (
@@ -252,7 +250,7 @@ function Parts({ parts, model, of, onJump }: PartsProps) {
               onDoubleClick={() => onJump(part.id, part.period)}
             >
               {part.subtracted && '− '}
-              <span>{part.label}</span>
+              <span>{say(part.label)}</span>
               {elsewhere && <small>{elsewhere}</small>}
               <strong>{text}</strong>
             </button>

@@ -1,5 +1,5 @@
 import {
-  nameOf,
+  nameOf as plainNameOf,
   notationOf,
   partInWords,
   planOf,
@@ -11,7 +11,7 @@ import {
   type PlanModel,
 } from '@haushalt/core';
 import { useState, type KeyboardEvent } from 'react';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 
 interface FormulaViewProps {
   readonly explanation: Explanation;
@@ -31,7 +31,7 @@ export function FormulaView({ explanation, expression, model, onJump }: FormulaV
   const setChosen = (part: Expression | null) => setChoice({ of: expression, part });
   const style = {
     notation: notationOf(planOf(document).locale),
-    nameOf: (ref: string) => nameOf(document, ref),
+    nameOf: (ref: string) => plainNameOf(document, ref),
     typographic: true,
   };
   const printed = printInParts(expression, style);
@@ -39,7 +39,7 @@ export function FormulaView({ explanation, expression, model, onJump }: FormulaV
   const valueOf = (part: Expression) =>
     part === expression && explanation.source === 'formula' && explanation.value !== null
       ? writeFigure(explanation.value, explanation.unit, planOf(document))
-      : partInWords(model, id, part, period);
+      : say(partInWords(model, id, part, period));
 
   const inOrder = partsIn(printed);
 
@@ -62,7 +62,7 @@ export function FormulaView({ explanation, expression, model, onJump }: FormulaV
       </code>
       {chosen && (
         <span className="formula-chosen" role="status">
-          {printedText(printInParts(chosen, style))} = <strong>{valueOf(chosen)}</strong>
+          {printedText(printInParts(chosen, style))} = <strong>{say(valueOf(chosen))}</strong>
           {chosen.kind === 'ref' && (
             <button type="button" className="jump" onClick={() => onJump(chosen.id, period)}>
               {t('explanationPanel.goThere')}

@@ -1,9 +1,9 @@
 import { autoUpdate, flip, offset, size, useFloating } from '@floating-ui/react-dom';
-import { nameOf, planOf, minorUnitsIn, writeFigure, type EarlierEntry } from '@haushalt/core';
+import { planOf, minorUnitsIn, writeFigure, type EarlierEntry } from '@haushalt/core';
 import { useCombobox } from 'downshift';
 import { useMemo, type Ref } from 'react';
 import Form from 'react-bootstrap/Form';
-import { t } from '../../language/language.ts';
+import { nameOf, t } from '../../language/language.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { beginsLike, signOf, suggestionsFor } from './draft.ts';
 

@@ -14,7 +14,7 @@ import { useEffect, useId, useMemo, useRef, useState, type FormEvent, type Ref }
 import Form from 'react-bootstrap/Form';
 import { DateField } from '../../fields/CalendarField.tsx';
 import { SearchField } from '../../fields/SearchField.tsx';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../ui/Icon.tsx';
@@ -76,7 +76,7 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
     const edits = editsFrom(draft, document);
     if ('message' in edits) return refuse(edits.message, edits.field);
     const refused = onEnter(edits);
-    if (refused) refuse(refused.message, null);
+    if (refused) refuse(say(refused.message), null);
   };
   const field = (name: DraftField) => ({ name, 'aria-invalid': refusal?.field === name, 'aria-describedby': wordsId });
   const isSplit = draft.parts.length > 0;
@@ -243,7 +243,7 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
         />
       )}
       <p id={wordsId} className={refusal ? 'refusal' : 'remark'} role={refusal || remark ? 'alert' : undefined}>
-        {refusal?.message ?? remark}
+        {say(refusal?.message ?? remark)}
       </p>
     </form>
   );

@@ -1,6 +1,5 @@
 import {
   minorUnitsIn,
-  nameOf,
   planOf,
   titleOfItem,
   writeFigure,
@@ -10,7 +9,7 @@ import {
 } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { dayInWords, t } from '../../language/language.ts';
+import { nameOf, dayInWords, t } from '../../language/language.ts';
 import { signOf } from './draft.ts';
 
 interface EntryListProps {

@@ -1,17 +1,8 @@
-import {
-  addDays,
-  nameOf,
-  notationOf,
-  planOf,
-  today,
-  type EarlierEntry,
-  type EntryEdit,
-  type Refusal,
-} from '@haushalt/core';
+import { addDays, notationOf, planOf, today, type EarlierEntry, type EntryEdit, type Refusal } from '@haushalt/core';
 import { useMemo, useState } from 'react';
 import { DateField } from '../../fields/CalendarField.tsx';
 import { SearchField } from '../../fields/SearchField.tsx';
-import { dayInWords, t } from '../../language/language.ts';
+import { nameOf, say, dayInWords, t } from '../../language/language.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { DescriptionField } from './DescriptionField.tsx';
 import { accountOptions, completedFrom, editsFrom, targetOptions, type EntryDraft } from './draft.ts';
@@ -53,7 +44,7 @@ export function QuickEntry({ draft, earlier, onChange, onEnter, onLeave }: Quick
   const enter = () => {
     const edits = editsFrom(draft, document);
     const refused = 'message' in edits ? edits.message : (onEnter(edits)?.message ?? null);
-    setRefusal(refused);
+    setRefusal(say(refused));
   };
   const chips = (label: string, options: readonly { value: string; words: string }[], chosen: string, choose: (value: string) => void) => (
     <div className="chips" role="group" aria-label={label}>

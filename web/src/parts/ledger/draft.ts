@@ -22,7 +22,7 @@ import {
   type Expected,
   type LedgerEntry,
 } from '@haushalt/core';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 import type { SearchOption } from '../../fields/SearchField.tsx';
 
 /** One of several lines a receipt is split over. */
@@ -154,7 +154,7 @@ export function editsFrom(draft: EntryDraft, document: Document): readonly Entry
   if (draft.date === '') return { message: t('entries.sayOnWhichDayIt'), field: 'date' };
   if (draft.parts.length > 0) return splitEdits(draft, document);
   const read = readAmount(draft.amount, document);
-  if (!read.ok) return { message: read.message, field: 'amount' };
+  if (!read.ok) return { message: say(read.message), field: 'amount' };
   if (read.amount === 0) return { message: t('entries.anEntryOfNothing'), field: 'amount' };
   return editOf(draft, { ...readTarget(draft.target), amount: read.amount }, document);
 }
@@ -177,7 +177,7 @@ function editOf(
   const before = part.id === draft.before?.id ? draft.before : null;
   const entry = entryOf(part.id, { ...(before ?? {}), ...said, ...accounts, receipt: part.receipt });
   const refusal = entryRefusal(document, entry, before);
-  if (refusal) return { message: refusal.message, field: FIELD_OF[refusal.field as EntryField] ?? null };
+  if (refusal) return { message: say(refusal.message), field: FIELD_OF[refusal.field as EntryField] ?? null };
   return [{ entry: part.id, before: before && givenOf(before), after: givenOf(entry) }];
 }
 
@@ -188,7 +188,7 @@ const FIELD_OF: Readonly<Partial<Record<EntryField, DraftField>>> = {
 
 function splitEdits(draft: EntryDraft, document: Document): readonly EntryEdit[] | DraftRefusal {
   const total = readAmount(draft.amount, document);
-  if (!total.ok) return { message: total.message, field: 'amount' };
+  if (!total.ok) return { message: say(total.message), field: 'amount' };
   const left = leftToSplit(draft, document);
   const open = draft.parts.filter(({ amount }) => amount.trim() === '');
   if (left === null || open.length > 1) return { message: t('entries.sayWhatEachPartComesTo'), field: 'parts' };

@@ -1,7 +1,6 @@
 import {
   entryOf,
   givenOf,
-  nameOf,
   type EntryEdit,
   type Expected,
   type LedgerEntry,
@@ -9,7 +8,7 @@ import {
   type Refusal,
 } from '@haushalt/core';
 import { useRef } from 'react';
-import { t } from '../../language/language.ts';
+import { nameOf, t } from '../../language/language.ts';
 import { newId } from '../../plan-session/api.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useNotices } from '../../ui/Notices.tsx';

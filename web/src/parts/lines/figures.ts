@@ -19,7 +19,7 @@ import {
   type PlanModel,
 } from '@haushalt/core';
 import type { EndColumn, Show } from './view.ts';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 
 /** A figure ready to be shown: its text, and why there is none. */
 export interface ShownFigure {
@@ -123,7 +123,7 @@ function problemOf(model: PlanModel, id: string, { from, to }: Stretch): ShownFi
   for (let period = from; series && period < to; period++) {
     const code = series.codeAt(period);
     if (code !== FINE && code !== BLANK)
-      return { text: '', value: null, problem: problemSentence(model.problems.get(code)!, model.document) };
+      return { text: '', value: null, problem: say(problemSentence(model.problems.get(code)!, model.document)) };
   }
   return NOTHING;
 }

@@ -6,7 +6,6 @@ import {
   SIDE_WORDS,
   TOTAL_INCOME,
   groupsWithLines,
-  nameOf,
   planOf,
   shareIn,
   totalOfSide,
@@ -20,7 +19,7 @@ import {
 import type { GridRow } from '../../grid/types.ts';
 import { valueOf } from './figures.ts';
 import { USUAL_VIEW, type BudgetView } from './view.ts';
-import { t } from '../../language/language.ts';
+import { nameOf, say, t } from '../../language/language.ts';
 
 /** A row of the budget. `id` is whose figures it shows; headings show none unless their group is collapsed. */
 export type BudgetRow = GridRow &
@@ -77,7 +76,7 @@ export function budgetRows(
         id: null,
         side,
         className: `heading ${look}`,
-        label: SIDE_WORDS[side],
+        label: say(SIDE_WORDS[side]),
       });
       const all = listed.flatMap(({ group, lines }) => lines.map((line) => ({ group, line })));
       const order = new Map(

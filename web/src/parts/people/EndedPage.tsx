@@ -1,7 +1,7 @@
 import { describeCommand, planOf } from '@haushalt/core';
 import Button from 'react-bootstrap/Button';
 import { Link } from 'react-router';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 import { isStep } from '../../plan-session/orders.ts';
 import { useOthers, useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Icon } from '../../ui/Icon.tsx';
@@ -27,13 +27,13 @@ export function EndedPage() {
   return (
     <main className="quiet-page">
       <h1>{t('people.itIsOver')}</h1>
-      <p role="alert">{message}</p>
+      <p role="alert">{say(message)}</p>
       {unsent.length > 0 && (
         <div className="ended-unsent">
           <p>{t('people.unsent', { count: unsent.length })}</p>
           <ul>
             {words.slice(0, 20).map((each, at) => (
-              <li key={unsent[at]!.id}>{each}</li>
+              <li key={unsent[at]!.id}>{say(each)}</li>
             ))}
           </ul>
           <p>

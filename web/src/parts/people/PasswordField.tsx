@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import InputGroup from 'react-bootstrap/InputGroup';
-import { t } from '../../language/language.ts';
+import { t, say } from '../../language/language.ts';
 import { peopleApi } from '../../plan-session/peopleApi.ts';
 
 interface PasswordFieldProps {
@@ -74,7 +74,7 @@ function StrengthOf({ password, own }: { readonly password: string; readonly own
           <span key={step} className={data.score >= step ? 'is-reached' : ''} />
         ))}
       </div>
-      <span role="status">{data.words}</span>
+      <span role="status">{say(data.words)}</span>
     </div>
   );
 }

@@ -1,7 +1,7 @@
-import { isMonth, nameOf, planOf } from '@haushalt/core';
+import { isMonth, planOf } from '@haushalt/core';
 import { useEffect, useState } from 'react';
 import { useLocation } from 'react-router';
-import { monthInWords, t } from '../../language/language.ts';
+import { nameOf, monthInWords, t } from '../../language/language.ts';
 import { useOthers, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Initials } from './Initials.tsx';
 import { presence } from '../../plan-session/whereabouts.ts';

@@ -1,3 +1,4 @@
+import { english } from '../../../../core/src/testing/english.ts';
 // @vitest-environment jsdom
 import { cleanup, screen } from '@testing-library/react';
 import { applyChanges, decide, planOf, setClock } from '@haushalt/core';
@@ -32,7 +33,7 @@ describe('the settings of a plan', () => {
 
   it('say what keeps them from being taken, and stay as they were given', async () => {
     const locked = decide(plan(), { kind: 'year.lock', year: 2026, locked: true });
-    if (!locked.ok) throw new Error(locked.refusal.message);
+    if (!locked.ok) throw new Error(english(locked.refusal.message));
     const closed = vi.fn();
     const { user, session } = inPlan(applyChanges(plan(), locked.changes), <PlanSettings onClose={closed} />);
     await user.selectOptions(select('Year begins in'), 'July');

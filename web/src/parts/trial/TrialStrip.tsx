@@ -5,7 +5,7 @@ import { useNotices } from '../../ui/Notices.tsx';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { doneSince, momentsOf, trialBefore, trialFromNow, type Trial } from './trial.ts';
 import './trial.scss';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 
 interface TrialStripProps {
   readonly trial: Trial;
@@ -25,7 +25,7 @@ export function TrialStrip({ trial, onTrial }: TrialStripProps) {
 
   const goBack = () => {
     const refusal = session.undoSeveral(count);
-    if (refusal) notices.say({ text: refusal.message, tone: 'warning' });
+    if (refusal) notices.say({ text: say(refusal.message), tone: 'warning' });
     else notices.say({ text: t('trial.changesAreUndone', { count }) });
     onTrial(null);
   };

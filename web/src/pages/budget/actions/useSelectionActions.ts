@@ -1,4 +1,4 @@
-import { freshTitle, MAX_SERIES, nameOf, type Command } from '@haushalt/core';
+import { freshTitle, MAX_SERIES, type Command } from '@haushalt/core';
 import { useNavigate, useParams } from 'react-router';
 import { useNotices } from '../../../ui/Notices.tsx';
 import { isTable } from '../../../grid/clipboard.ts';
@@ -13,7 +13,7 @@ import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import type { BudgetView } from '../../../parts/lines/view.ts';
 import { whyNotTyped } from '../editors/whyNotTyped.ts';
-import { t } from '../../../language/language.ts';
+import { nameOf, t } from '../../../language/language.ts';
 
 interface BlockTerms {
   readonly control: GridControl<BudgetRow, BudgetColumn>;

@@ -1,4 +1,4 @@
-import { writeWithUnit, planOf, type Stretch } from '@haushalt/core';
+import { planOf, type Stretch } from '@haushalt/core';
 import { Icon } from '../../../ui/Icon.tsx';
 import type { GridSelection } from '../../../grid/selection.ts';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
@@ -6,7 +6,7 @@ import { summaryOf, type BlockCell } from './blocks.ts';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import type { BudgetView } from '../../../parts/lines/view.ts';
-import { t } from '../../../language/language.ts';
+import { writeWithUnit, t } from '../../../language/language.ts';
 
 interface SelectionPanelProps {
   readonly selection: GridSelection;

@@ -1,3 +1,4 @@
+import { english } from '../../../../../core/src/testing/english.ts';
 import {
   applyChanges,
   decide,
@@ -44,7 +45,7 @@ const parts = (document: Document) => {
 };
 const change = (document: Document, command: Command) => {
   const decision = decide(document, command);
-  if (!decision.ok) throw new Error(decision.refusal.message);
+  if (!decision.ok) throw new Error(english(decision.refusal.message));
   return { document: applyChanges(document, decision.changes), changes: decision.changes };
 };
 

@@ -17,7 +17,7 @@ import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import { endFigure, valueOf } from '../../../parts/lines/figures.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import type { BudgetView } from '../../../parts/lines/view.ts';
-import { t } from '../../../language/language.ts';
+import { say, t } from '../../../language/language.ts';
 
 /** A month of a line in a block, with its present figure. */
 export interface BlockCell extends Cell {
@@ -171,7 +171,7 @@ export function readPasted(
         line: line?.id ?? null,
         month: month ?? null,
         figure: figure.ok ? figure.figure : null,
-        problem: figure.ok ? (nowhere ? t('budget.thereIsNoPlaceFor') : null) : figure.message,
+        problem: say(figure.ok ? (nowhere ? t('budget.thereIsNoPlaceFor') : null) : figure.message),
       };
     }),
   );

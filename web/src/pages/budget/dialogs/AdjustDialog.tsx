@@ -1,7 +1,6 @@
 import {
   isFraction,
   moneyDecimals,
-  nameOf,
   planOf,
   totalOf,
   unitOf,
@@ -18,7 +17,7 @@ import { useSession, useSessionState } from '../../../plan-session/SessionProvid
 import { spread, type BlockCell } from '../block/blocks.ts';
 import { FigureField } from '../../../fields/FigureField.tsx';
 import { valueOf } from '../../../parts/lines/figures.ts';
-import { monthInWords, t } from '../../../language/language.ts';
+import { nameOf, say, monthInWords, t } from '../../../language/language.ts';
 import { Select } from '../../../fields/Select.tsx';
 
 type How = 'amount' | 'percent' | 'equal' | 'proportion';
@@ -84,7 +83,7 @@ export function AdjustDialog({
         how === 'proportion' && figure !== null ? t('budget.allOfTheseFiguresAre') : t('budget.typeAFigureFirst'),
       );
     const refused = session.send(command);
-    if (refused) setRefusal(refused.message);
+    if (refused) setRefusal(say(refused.message));
     else draft.close();
   };
 
@@ -92,7 +91,7 @@ export function AdjustDialog({
     <FormDialog
       title={t('budget.changeFigures', { cellCount: cells.length })}
       submit={t('budget.changeThem', { cellCount: cells.length })}
-      refusal={refusal ?? (preview && !preview.ok ? preview.refusal.message : null)}
+      refusal={say(refusal ?? (preview && !preview.ok ? preview.refusal.message : null))}
       onSubmit={(event) => {
         event.preventDefault();
         save();

@@ -1,3 +1,4 @@
+import { say } from '../../../language/language.ts';
 import type { Month } from '@haushalt/core';
 import { useState } from 'react';
 import { useSession } from '../../../plan-session/SessionProvider.tsx';
@@ -36,7 +37,7 @@ export function DialogOf({ dialog, onClose }: { readonly dialog: BudgetDialog; r
           refusal={refusal}
           onPaste={() => {
             const refused = session.send({ kind: 'figures.set', as: 'exceptions', figures: dialog.pasted.figures });
-            if (refused) setRefusal(refused.message);
+            if (refused) setRefusal(say(refused.message));
             else onClose();
           }}
           onClose={onClose}

@@ -3,7 +3,7 @@ import { planOf, type LineRow } from '@haushalt/core';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Select } from '../../../fields/Select.tsx';
-import { t } from '../../../language/language.ts';
+import { say, t } from '../../../language/language.ts';
 import { useMe } from '../../../parts/people/me.ts';
 import { api } from '../../../plan-session/api.ts';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
@@ -39,7 +39,7 @@ export function FollowDialog({ line, onClose }: { readonly line: LineRow; readon
       t('budget.followsNow', { line: line.name, source }),
       true,
     );
-    if (refused) setRefusal(refused.message);
+    if (refused) setRefusal(say(refused.message));
     else onClose();
   };
   return (

@@ -6,7 +6,7 @@ import { FormDialog } from '../../../ui/FormDialog.tsx';
 import { useFormDraft } from '../../../ui/useFormDraft.ts';
 import { newId } from '../../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
-import { t } from '../../../language/language.ts';
+import { say, t } from '../../../language/language.ts';
 import { Select } from '../../../fields/Select.tsx';
 
 interface Values {
@@ -41,8 +41,8 @@ export function GroupDialog({ group: id, onClose }: { readonly group: string | n
         : { kind: 'group.add', id: newId(), before: null, ...settings },
     );
     if (!refused) draft.close();
-    else if (refused.field === 'name') setError('name', { message: refused.message });
-    else setRefusal(refused.message);
+    else if (refused.field === 'name') setError('name', { message: say(refused.message) });
+    else setRefusal(say(refused.message));
   });
 
   return (

@@ -2,10 +2,8 @@ import {
   highlightsOf,
   HIGHLIGHT_CONDITIONS,
   TONES,
-  nameOf,
   planOf,
   unitOf,
-  writeWithUnit,
   type HighlightRow,
   type HighlightSettings,
 } from '@haushalt/core';
@@ -18,7 +16,7 @@ import { Icon } from '../../../ui/Icon.tsx';
 import { newId } from '../../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { FigureField } from '../../../fields/FigureField.tsx';
-import { t } from '../../../language/language.ts';
+import { nameOf, say, writeWithUnit, t } from '../../../language/language.ts';
 import { Select } from '../../../fields/Select.tsx';
 
 /** The highlights of a line, group or total: limits on its figures, and what to show beyond them. */
@@ -54,7 +52,7 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
       id: newId(),
       settings: { ...settings, low: needsLow ? settings.low : null, high: needsHigh ? settings.high : null },
     });
-    if (refused) setRefusal(refused.message);
+    if (refused) setRefusal(say(refused.message));
     else draft.close();
   };
 

@@ -16,7 +16,7 @@ import { useForm } from 'react-hook-form';
 import { FormDialog } from '../../../ui/FormDialog.tsx';
 import { useFormDraft } from '../../../ui/useFormDraft.ts';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
-import { t } from '../../../language/language.ts';
+import { say, t } from '../../../language/language.ts';
 import { Select } from '../../../fields/Select.tsx';
 
 const ROLL_UP_WORDS: Readonly<Record<RollUpChoice, string>> = {
@@ -67,10 +67,10 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
   const draft = useFormDraft(`${planId}:line:${line.id}`, form, onClose);
   const save = handleSubmit(({ target, ...rest }) => {
     const read = readFigure(target, locale, 'percent');
-    if (!read.ok) return setRefusal(read.message);
+    if (!read.ok) return setRefusal(say(read.message));
     const settings = { ...rest, targetShare: read.figure };
     const refused = session.send({ kind: 'line.set', line: line.id, settings });
-    if (refused) setRefusal(refused.message);
+    if (refused) setRefusal(say(refused.message));
     else draft.close();
   });
   return (
@@ -87,7 +87,7 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
         <Select wide {...register('unit')} autoFocus>
           {UNITS.map((unit) => (
             <option key={unit} value={unit}>
-              {UNIT_WORDS[unit]}
+              {say(UNIT_WORDS[unit])}
             </option>
           ))}
         </Select>

@@ -1,10 +1,10 @@
-import { datedId, nameOf, planOf, type Month } from '@haushalt/core';
+import { datedId, planOf, type Month } from '@haushalt/core';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FormDialog } from '../../../ui/FormDialog.tsx';
 import { useDraft } from '../../../ui/useDraft.ts';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
-import { monthInWords, t } from '../../../language/language.ts';
+import { nameOf, say, monthInWords, t } from '../../../language/language.ts';
 
 interface NoteDialogProps {
   readonly of: string;
@@ -23,7 +23,7 @@ export function NoteDialog({ of, month, onClose }: NoteDialogProps) {
   const [refusal, setRefusal] = useState<string | null>(null);
   const save = () => {
     const refused = session.send({ kind: 'figureNote.set', of, month, text });
-    if (refused) setRefusal(refused.message);
+    if (refused) setRefusal(say(refused.message));
     else draft.close();
   };
   return (

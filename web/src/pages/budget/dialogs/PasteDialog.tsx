@@ -1,8 +1,8 @@
-import { nameOf, planOf, writeFigure } from '@haushalt/core';
+import { planOf, writeFigure } from '@haushalt/core';
 import { FormDialog } from '../../../ui/FormDialog.tsx';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import type { Pasted } from '../block/blocks.ts';
-import { monthInWords, t } from '../../../language/language.ts';
+import { nameOf, monthInWords, t } from '../../../language/language.ts';
 
 const ROWS = 10;
 const COLUMNS = 8;

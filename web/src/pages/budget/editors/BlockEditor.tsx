@@ -1,4 +1,4 @@
-import { planOf, readFigure, writeWithUnit } from '@haushalt/core';
+import { planOf, readFigure } from '@haushalt/core';
 import { useImperativeHandle, useLayoutEffect, useRef, type KeyboardEvent } from 'react';
 import Overlay from 'react-bootstrap/Overlay';
 import Popover from 'react-bootstrap/Popover';
@@ -7,7 +7,7 @@ import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import { blockAs, unitsOfBlock, type BlockAs } from './blockDraft.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
-import { t } from '../../../language/language.ts';
+import { say, writeWithUnit, t } from '../../../language/language.ts';
 
 /** Takes one figure for all cells of a block, as exceptions or as stretches of the lines' rules. */
 export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: EditorProps<BudgetRow, BudgetColumn>) {
@@ -83,10 +83,12 @@ export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: E
               role={problem ? 'alert' : 'status'}
               className={problem ? 'entry-problem' : 'entry-result'}
             >
-              {problem ??
-                (read.ok && read.figure !== null
-                  ? t('budget.intoEachOfMonths', { figures, cellCount: cells.length, lines })
-                  : t('budget.leavesMonthsEmpty', { cellCount: cells.length }))}
+              {say(
+                problem ??
+                  (read.ok && read.figure !== null
+                    ? t('budget.intoEachOfMonths', { figures, cellCount: cells.length, lines })
+                    : t('budget.leavesMonthsEmpty', { cellCount: cells.length })),
+              )}
             </p>
             <div role="radiogroup" aria-label={t('budget.how')} className="reach-list">
               {options.map(([how, label, note]) => (

@@ -1,9 +1,9 @@
+import type { Message } from '@haushalt/language';
 import {
   REACHES,
   notationOf,
   periodOf,
   planOf,
-  writeWithUnit,
   type FormulaProblem,
   type LineRow,
   type Month,
@@ -33,7 +33,7 @@ import { useSession, useSessionState } from '../../../plan-session/SessionProvid
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import { isRule, reachOf, replacedBy } from './reach.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
-import { monthInWords, t } from '../../../language/language.ts';
+import { messageFor, say, writeWithUnit, monthInWords, t } from '../../../language/language.ts';
 
 type FigureEditorProps = EditorProps<BudgetRow, BudgetColumn>;
 type LineRowShown = Extract<BudgetRow, { kind: 'line' }>;
@@ -58,7 +58,7 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
   // Whether the formula field stands where it is typed: once there, it stays.
   const [Field, setField] = useState(() => (isFormula ? formulaField() : null));
   const [caret, setCaret] = useState(text.length);
-  const [warning, setWarning] = useState<string | null>(null);
+  const [warning, setWarning] = useState<Message | null>(null);
   const anchor = useRef<HTMLDivElement>(null);
   const input = useRef<HTMLInputElement>(null);
 
@@ -172,7 +172,7 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
             const pasted = event.clipboardData.getData('text');
             if (!/[\t\n\r]/.test(pasted.trim())) return;
             event.preventDefault();
-            setWarning(t('budget.whatYouArePastingIs'));
+            setWarning(messageFor('budget.whatYouArePastingIs'));
           }}
           onKeyDown={keyDown}
         />
@@ -274,7 +274,7 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
 function problemInWords(problem: FormulaProblem, isFormula: boolean): string {
   return isFormula && problem.place.to > 0
     ? t('budget.column', { from: problem.place.from + 1, message: problem.message })
-    : problem.message;
+    : say(problem.message);
 }
 
 function reachLabel(reach: Reach, month: Month, until: Month, locale: string): string {
@@ -340,7 +340,7 @@ function Result({ entry, line, period, month, reach, until }: ResultProps) {
     return entry.figure === null ? t('budget.leavesItEmpty') : writeWithUnit(entry.figure, line.unit, plan);
   }
   if (!preview) return ' ';
-  if (!preview.ok) return <span className="entry-problem">{preview.refusal.message}</span>;
+  if (!preview.ok) return <span className="entry-problem">{say(preview.refusal.message)}</span>;
   return (
     <>
       {monthInWords(month, plan.locale)}: <strong>{resultText(preview.model, line, period)}</strong>

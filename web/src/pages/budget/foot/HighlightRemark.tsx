@@ -1,4 +1,5 @@
-import { highlightOn, planOf, unitOf, writeWithUnit, type PlanModel } from '@haushalt/core';
+import { writeWithUnit } from '../../../language/language.ts';
+import { highlightOn, planOf, unitOf, type PlanModel } from '@haushalt/core';
 import { HIGHLIGHT_ICONS } from '../../../parts/plan/highlightMarks.ts';
 import { Icon } from '../../../ui/Icon.tsx';
 import { conditionInWords } from '../dialogs/HighlightDialog.tsx';

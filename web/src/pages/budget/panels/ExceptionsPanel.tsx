@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { SidePanel } from '../../../ui/SidePanel.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { Segments } from '../../../ui/Segments.tsx';
-import { monthInWords, t } from '../../../language/language.ts';
+import { say, monthInWords, t } from '../../../language/language.ts';
 
 /** How many exceptions and typed amounts the rules of a plan hold. */
 export interface Typed {
@@ -38,7 +38,7 @@ export function ExceptionsPanel({ onShow, onClose }: ExceptionsPanelProps) {
           .map((row) => ({
             month: row.month,
             when: monthInWords(row.month, locale, 'short'),
-            text: stepInWords(document, line.id, row),
+            text: say(stepInWords(document, line.id, row)),
           }))
       : model
           .stepsOf(line.id)
@@ -50,7 +50,7 @@ export function ExceptionsPanel({ onShow, onClose }: ExceptionsPanelProps) {
               row.from === null
                 ? t('budget.fromTheStart')
                 : t('budget.fromMonthOn', { month: monthInWords(row.from, locale, 'short') }),
-            text: stepInWords(document, line.id, row),
+            text: say(stepInWords(document, line.id, row)),
           }));
   const lines = groupsWithLines(document)
     .flatMap((group) => group.lines)

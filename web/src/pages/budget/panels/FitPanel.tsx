@@ -9,7 +9,6 @@ import {
   stretchOfYear,
   totalOf,
   writeFigure,
-  writeWithUnit,
   nameOfYear,
   type LineRow,
   type Month,
@@ -20,7 +19,7 @@ import { MonthField } from '../../../fields/CalendarField.tsx';
 import { SidePanel } from '../../../ui/SidePanel.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { valueOf } from '../../../parts/lines/figures.ts';
-import { monthInWords, t } from '../../../language/language.ts';
+import { say, writeWithUnit, monthInWords, t } from '../../../language/language.ts';
 
 interface FitPanelProps {
   readonly year: number;
@@ -139,7 +138,7 @@ function FitLine({ line, total, share, months, onShow }: FitLineProps) {
   const cut = () => {
     const isPercent = /%\s*$/.test(text);
     const read = readFigure(text.replace(/^\s*[-−–]/, ''), plan.locale, isPercent ? 'percent' : 'money');
-    if (!read.ok) return setRefusal(read.message);
+    if (!read.ok) return setRefusal(say(read.message));
     if (read.figure === null) return;
     if (read.figure < 0 || (isPercent && read.figure > 1)) return setRefusal(t('budget.typeHowMuchLessFor'));
     const by = isPercent
@@ -150,7 +149,7 @@ function FitLine({ line, total, share, months, onShow }: FitLineProps) {
       cells: months.map((month) => ({ line: line.id, month })),
       by,
     });
-    if (refused) setRefusal(refused.message);
+    if (refused) setRefusal(say(refused.message));
     else setText('');
   };
 

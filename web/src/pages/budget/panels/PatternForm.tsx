@@ -23,7 +23,7 @@ import { MonthField } from '../../../fields/CalendarField.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { FigureField } from '../../../fields/FigureField.tsx';
 import { PatternPreview } from './PatternPreview.tsx';
-import { monthInWords, t } from '../../../language/language.ts';
+import { say, monthInWords, t } from '../../../language/language.ts';
 import { SearchField } from '../../../fields/SearchField.tsx';
 import { figureOptions } from '../../../parts/plan/Choices.tsx';
 import { Select } from '../../../fields/Select.tsx';
@@ -111,7 +111,7 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
   const apply = () => {
     if (!command) return setRefusal(t('budget.fillInThePatternFirst'));
     const refused = session.send(command);
-    if (refused) return setRefusal(refused.message);
+    if (refused) return setRefusal(say(refused.message));
     setKind('');
   };
 
@@ -172,7 +172,7 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
           </fieldset>
           {pattern ? (
             <p className="pattern-words" role="status">
-              {patternInWords(pattern, document, line.id)}.
+              {say(patternInWords(pattern, document, line.id))}.
             </p>
           ) : (
             <p className="pattern-words">
@@ -182,14 +182,14 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
             </p>
           )}
           {findings.map(({ message }) => (
-            <p key={message} className="entry-finding">
-              {message}
+            <p key={say(message)} className="entry-finding">
+              {say(message)}
             </p>
           ))}
           {preview?.ok && <PatternPreview month={begin} line={line} model={preview.model} />}
           {(refusal ?? (preview && !preview.ok)) && (
             <p className="refusal" role="alert">
-              {refusal ?? (preview && !preview.ok ? preview.refusal.message : '')}
+              {say(refusal ?? (preview && !preview.ok ? preview.refusal.message : ''))}
             </p>
           )}
           <button type="submit" className="btn btn-primary btn-sm" disabled={!command}>

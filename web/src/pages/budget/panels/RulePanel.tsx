@@ -6,7 +6,7 @@ import { SidePanel } from '../../../ui/SidePanel.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { PatternForm } from './PatternForm.tsx';
 import { Timeline, keyOf, monthOf, type TimelineMark } from './Timeline.tsx';
-import { monthInWords, t } from '../../../language/language.ts';
+import { say, monthInWords, t } from '../../../language/language.ts';
 
 interface RulePanelProps {
   readonly line: LineRow;
@@ -28,7 +28,7 @@ export function RulePanel({ line, month, onEdit, onClose }: RulePanelProps) {
 
   const send = (command: Command): boolean => {
     const refused = session.send(command);
-    setRefusal(refused?.message ?? null);
+    setRefusal(say(refused?.message ?? null));
     return refused === null;
   };
   const move = (mark: TimelineMark, to: Month) => {
@@ -69,7 +69,7 @@ export function RulePanel({ line, month, onEdit, onClose }: RulePanelProps) {
       </ul>
       {period >= 0 && (
         <p className="rule-words">
-          {monthInWords(month, locale)}: {explainFigure(model, line.id, period).words}
+          {monthInWords(month, locale)}: {say(explainFigure(model, line.id, period).words)}
         </p>
       )}
       {exceptions.length > 0 && (
@@ -126,7 +126,7 @@ function Mark({ mark, row, line, chosen, onMove, onEdit, onRemove }: MarkProps) 
           </>
         )}
       </span>
-      <span className="rule-what">{stepInWords(document, line.id, row)}</span>
+      <span className="rule-what">{say(stepInWords(document, line.id, row))}</span>
       <span className="rule-tools">
         <button
           type="button"

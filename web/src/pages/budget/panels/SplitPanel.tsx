@@ -7,7 +7,6 @@ import {
   stretchOfYear,
   writeForEntry,
   writeShare,
-  writeWithUnit,
   nameOfYear,
   type Document,
   type LineRow,
@@ -17,7 +16,7 @@ import { useState } from 'react';
 import { SidePanel } from '../../../ui/SidePanel.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { valueOf } from '../../../parts/lines/figures.ts';
-import { t } from '../../../language/language.ts';
+import { say, writeWithUnit, t } from '../../../language/language.ts';
 
 /** Splits the income between lines by percentages, and shows what is still free. */
 export function SplitPanel({ year, onClose }: { readonly year: number; readonly onClose: () => void }) {
@@ -44,14 +43,14 @@ export function SplitPanel({ year, onClose }: { readonly year: number; readonly 
   const wrong = read.find(({ result }) => !result.ok);
 
   const apply = () => {
-    if (wrong && !wrong.result.ok) return setRefusal(wrong.result.message);
+    if (wrong && !wrong.result.ok) return setRefusal(say(wrong.result.message));
     const cleared = read.flatMap(({ line, result }) =>
       result.ok && result.figure === null && shareOfIncome(document, line) !== null ? [{ line, share: null }] : [],
     );
     const changed = [...shares.filter(({ line, share }) => shareOfIncome(document, line) !== share), ...cleared];
     if (changed.length === 0) return setRefusal(t('budget.nothingHasChangedYet'));
     const refused = session.send({ kind: 'income.split', shares: changed });
-    setRefusal(refused?.message ?? null);
+    setRefusal(say(refused?.message ?? null));
   };
 
   return (

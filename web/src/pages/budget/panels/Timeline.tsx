@@ -11,7 +11,7 @@ import {
 } from '@haushalt/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
-import { monthInWords, t } from '../../../language/language.ts';
+import { say, monthInWords, t } from '../../../language/language.ts';
 
 /** A mark on the timeline: a step of the rule, by its first month (`null` for the plan's start), or an exception. */
 export type TimelineMark =
@@ -90,14 +90,14 @@ export function Timeline({ line, chosen, onChoose, onMove, onRemove, onEdit }: T
               type="button"
               className={`timeline-step ${isChosen(mark) ? 'is-chosen' : ''} ${row.from === null ? 'is-start' : ''}`}
               style={{ left: percent(from + shiftOf(mark)), width: percent(to - from - shiftOf(mark)) }}
-              title={`${since}: ${text}`}
-              aria-label={`${since}: ${text}`}
+              title={`${since}: ${say(text)}`}
+              aria-label={`${since}: ${say(text)}`}
               aria-pressed={isChosen(mark)}
               onFocus={() => onChoose(mark)}
               onKeyDown={keys(mark)}
               {...pointer(mark)}
             >
-              <span>{text}</span>
+              <span>{say(text)}</span>
             </button>
           );
         })}

@@ -1,3 +1,4 @@
+import { say } from '../../../language/language.ts';
 import { effectiveSteps, periodOf, stepInWords, type PlanModel, type Stretch } from '@haushalt/core';
 
 /** A stretch of months in which a line's figures come from one step of its rule, or from one exception. */
@@ -19,17 +20,17 @@ export function ruleCells(model: PlanModel, line: string, { from, to }: Stretch)
   const cells: RuleCell[] = exceptions.map(({ row, at }) => ({
     from: at,
     to: at + 1,
-    text: stepInWords(document, line, row),
+    text: say(stepInWords(document, line, row)),
     kind: 'exception',
   }));
   for (const step of effectiveSteps(model.stepsOf(line), calendar)) {
-    const text = stepInWords(document, line, step.row);
+    const text = say(stepInWords(document, line, step.row));
     let start = Math.max(from, step.from);
     const end = Math.min(to, step.to);
     for (const { at } of [...exceptions, { at: end }]) {
       if (at < start) continue;
       const stop = Math.min(at, end);
-      if (start < stop) cells.push({ from: start, to: stop, text, kind: 'step' });
+      if (start < stop) cells.push({ from: start, to: stop, text: say(text), kind: 'step' });
       start = stop + 1;
       if (start >= end) break;
     }

@@ -1,16 +1,7 @@
-import {
-  NET,
-  figuresOf,
-  planOf,
-  rolledUpValue,
-  stretchOfYear,
-  writeDifference,
-  writeWithUnit,
-  nameOfYear,
-} from '@haushalt/core';
+import { NET, figuresOf, planOf, rolledUpValue, stretchOfYear, writeDifference, nameOfYear } from '@haushalt/core';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import type { Trial } from '../../../parts/trial/trial.ts';
-import { t } from '../../../language/language.ts';
+import { writeWithUnit, t } from '../../../language/language.ts';
 
 interface YearSummaryProps {
   readonly year: number;
