@@ -151,7 +151,7 @@ test('the budget explains a payment down to the loan, and leads there', async ({
     .explanation()
     .getByRole('button', { name: /Cargo bike.payment 142.62/ })
     .click();
-  await expect(budget.explanation()).toContainText('as the loan Cargo bike gives it from:');
+  await expect(budget.explanation()).toContainText('The loan Cargo bike gives');
   await expect(budget.explanation()).toContainText('5,400.00');
   await budget.explanation().getByRole('button', { name: 'Go to it' }).first().click();
   await expect(page.getByRole('region', { name: 'Terms of Cargo bike' })).toBeVisible();

@@ -100,7 +100,7 @@ describe('A backup', () => {
       expect([status, body.plans]).toEqual([201, [{ id: 'club', name: 'Club', entries: 1, steps: 2, snapshots: 1, changedAt: PRESENT.toISOString() }]]); // prettier-ignore
       const answer = await restore(body.id, ['club']);
       const [copy] = answer.at(-1).done.restored as [{ id: string; name: string }];
-      expect(copy.name).toMatch(/^Club \d/);
+      expect(copy.name).toMatch(/^Club copy/);
       expect(await whole(copy.id)).toEqual(before);
       // What was done can be undone in the copy as well.
       expect((await call('POST', `/plans/${copy.id}/commands`, { id: 'u', command: { kind: 'undo', target: 'c1' } })).status).toBe(200); // prettier-ignore

@@ -57,7 +57,7 @@ describe('plans', () => {
     expect((await call('POST', '/plans/home/duplicate', { id: 'twin' })).status).toBe(201);
     expect((await call('GET', '/plans')).body.plans.map((row: { name: string }) => row.name)).toEqual([
       'Brandt-Osei household',
-      'Brandt-Osei household 2',
+      'Brandt-Osei household copy',
     ]);
     expect(await figures('Cumulative net', 'twin')).toEqual(await figures('Cumulative net', 'home'));
 

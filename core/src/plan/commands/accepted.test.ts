@@ -281,9 +281,9 @@ describe('a group that is duplicated', () => {
       sketch({ lines: { Costs: { Rent: 800, Heating: 'Rent * 10% + Pay', Pay: 5 }, Other: { X: 1 } } }),
     );
     plan.do({ kind: 'group.duplicate', group: plan.idOf('Costs group'), id: 'copy' });
-    plan.do({ kind: 'line.setFigure', line: plan.idOf('Rent 2'), month: START, reach: 'every', figure: 1000 });
+    plan.do({ kind: 'line.setFigure', line: plan.idOf('Rent copy'), month: START, reach: 'every', figure: 1000 });
     const { figures } = calculate(plan.document);
-    expect([figures('Heating')[0], figures('Heating 2')[0]]).toEqual([85, 105]);
+    expect([figures('Heating')[0], figures('Heating copy')[0]]).toEqual([85, 105]);
     expect(new Model(plan.document).seriesOf('copy')!.valueAt(0)).toBe(1110);
   });
 });

@@ -207,15 +207,15 @@ describe('order', () => {
       groupsWithLines(document)
         .find(({ group }) => group.id === costs)!
         .lines.map((line) => line.name);
-    expect(names()).toEqual(['Rent', 'Rent 2', 'Heating']);
-    expect(calculate(document).figures('Rent 2')).toEqual(calculate(document).figures('Rent'));
+    expect(names()).toEqual(['Rent', 'Rent copy', 'Heating']);
+    expect(calculate(document).figures('Rent copy')).toEqual(calculate(document).figures('Rent'));
     document = done(document, { kind: 'line.move', line: 'copy', group: costs, before: null });
-    expect(names()).toEqual(['Rent', 'Heating', 'Rent 2']);
+    expect(names()).toEqual(['Rent', 'Heating', 'Rent copy']);
     document = done(document, { kind: 'group.duplicate', group: costs, id: 'costs2' });
     expect(groupsWithLines(document).map(({ group }) => group.name)).toEqual([
       'Income group',
       'Costs group',
-      'Costs group 2',
+      'Costs group copy',
       'Memo group',
     ]);
     expect(calculate(document).figures('Total expenses')[0]).toBe(calculate(document).figures('Costs group')[0]! * 2);

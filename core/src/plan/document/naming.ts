@@ -154,7 +154,7 @@ export function titleRefusal(document: Document, table: TitledTable, name: strin
     : null;
 }
 
-/** A name like `base` that is still free in a plan: `base 2`, `base 3`, … */
+/** A name like `base` that is still free in a plan: `base copy`, `base copy 2`, … */
 export function freeName(document: Document, base: string): string {
   return firstFree(base, (name) => nameRefusal(document, name, null) === null);
 }
@@ -183,9 +183,12 @@ export function freeCopyName(base: string, others: readonly string[]): string {
   return firstFree(base, (name) => !taken.has(nameKey(name)));
 }
 
+/** What a copy is called by, besides the name of what it is a copy of: part of a name, which is never translated. */
+const COPY = ' copy';
+
 function firstFree(base: string, isFree: (name: string) => boolean): string {
   for (let attempt = 1; ; attempt++) {
-    const suffix = ` ${attempt + 1}`;
+    const suffix = attempt === 1 ? COPY : `${COPY} ${attempt}`;
     const name = `${[...base].slice(0, MAX_NAME - suffix.length).join('')}${suffix}`;
     if (isFree(name)) return name;
   }

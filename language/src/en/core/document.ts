@@ -38,7 +38,6 @@ export default {
   'document.allItemsOf': 'all of {column}',
   'document.itemsOfTheMonth': '{column} of the items whose {day} is in the month',
   'document.byDay': '{column} by {day}',
-  'document.copy': '{attempt, plural, one { copy} other { copy #}}',
   'document.insteadOf': '{name} {value} instead of {usual}',
   'document.inMonthsFromOn': '{monthCount, plural, one {in {first}} other {in # months from {first} on}}',
   'document.otherFigures': '{hasLine, select, true {{line}} other {a line}} other figures {when}',

@@ -146,7 +146,7 @@ describe('the page of lists', () => {
     await page.press('Save', dialog);
     expect(dialog.getByRole('alert').textContent).toContain('There is already a line named Rent');
     await page.press('Duplicate', dialog);
-    expect([...page.now().lists.values()].map(({ name }) => name)).toEqual(['Bath', 'Bath 2']);
+    expect([...page.now().lists.values()].map(({ name }) => name)).toEqual(['Bath', 'Bath copy']);
     await page.press('Settings');
     await page.press('Delete', within(screen.getByRole('dialog')));
     expect(page.now().lists.size).toBe(1);
