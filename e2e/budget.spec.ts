@@ -356,7 +356,7 @@ test('the settings change notation, currency and months everywhere, and can be t
   await expect(budget.cell('Rent', 1)).toHaveText('1.185,00');
   await budget.select('Rent', 1);
   await page.keyboard.type('max(Power; 1,5) * 2');
-  await expect(page.locator('.entry-result')).toContainText('Januar 2075');
+  await expect(page.locator('.entry-result')).toContainText('January 2075');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByLabel('Year shown')).toHaveValue('2028');

@@ -79,6 +79,8 @@ const DIALOGS: readonly [page: string, button: RegExp][] = [
 test('every dialog has the keyboard, is closed by Escape, and gives the keyboard back', async ({ household, page }) => {
   for (const [path, name] of DIALOGS) {
     await page.goto(`${household}/${path}`);
+    // A page that opens takes the keyboard once: what is pressed before that is not what is tried here.
+    if (path === 'budget') await expect(page.getByRole('grid')).toBeFocused();
     const button = page.getByRole('button', { name }).first();
     await button.focus();
     await page.keyboard.press('Enter');
