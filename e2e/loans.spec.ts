@@ -128,7 +128,7 @@ test('a new loan goes into the budget in its two parts, and follows every change
   await page.getByRole('link', { name: 'Loans' }).click();
   await page.getByRole('button', { name: 'More for Oven loan' }).click();
   await page.getByRole('button', { name: 'Delete', exact: true }).click();
-  await expect(page.getByText('Oven loan is used by Oven loan interest, Oven loan principal.')).toBeVisible();
+  await expect(page.getByText('Oven loan is used by Oven loan interest and Oven loan principal.')).toBeVisible();
 });
 
 test('everything follows while a slider moves, and is put back when it is let go of', async ({ household, page }) => {
