@@ -34,13 +34,13 @@ test('with the server gone, edits wait visibly and are sent when it is back, in 
   await expect(budget.cell('Rent', 4)).toHaveText('1,003.00');
   const plan = (await (await page.request.get(`${application.url}/api/plans/household`)).json()) as {
     revision: number;
-    history: { label: string }[];
+    history: { label: { id: string; values: { figure: string } } }[];
   };
   expect(plan.revision).toBe(before + 3);
-  expect(plan.history.map((entry) => entry.label)).toEqual([
-    'Rent in every month: 1,001.00',
-    'Rent in every month: 1,002.00',
-    'Rent in every month: 1,003.00',
+  expect(plan.history.map(({ label }) => [label.id, label.values.figure])).toEqual([
+    ['change.line.setFigure', '1,001.00'],
+    ['change.line.setFigure', '1,002.00'],
+    ['change.line.setFigure', '1,003.00'],
   ]);
 });
 
