@@ -25,6 +25,13 @@ export function uploadsOfOne({ atOnce, ...limits }: UploadLimits = UPLOAD_LIMITS
     const { id } = (response.locals.caller as Caller).person;
     const own = underWay.get(id) ?? 0;
     if (own >= atOnce) throw new ApiError(429, 'tooMany', messageFor('server.tooManyFilesAtOnce'));
+    // It counts from here on: others that come while the limit is asked are not let in beside it.
+    underWay.set(id, own + 1);
+    response.on('close', () => {
+      const left = underWay.get(id)! - 1;
+      if (left === 0) underWay.delete(id);
+      else underWay.set(id, left);
+    });
     await limiter.consume(id).catch((wait: unknown) => {
       if (!(wait instanceof RateLimiterRes)) throw wait;
       throw new ApiError(
@@ -32,12 +39,6 @@ export function uploadsOfOne({ atOnce, ...limits }: UploadLimits = UPLOAD_LIMITS
         'tooMany',
         messageFor('server.tooManyFiles', { minutes: Math.ceil(wait.msBeforeNext / 60_000) }),
       );
-    });
-    underWay.set(id, (underWay.get(id) ?? 0) + 1);
-    response.on('close', () => {
-      const left = underWay.get(id)! - 1;
-      if (left === 0) underWay.delete(id);
-      else underWay.set(id, left);
     });
     next();
   };
