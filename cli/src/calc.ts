@@ -172,7 +172,7 @@ function withValue(document: Document, setting: string): Document {
   const [, name, text] = match as unknown as [string, string, string];
   const id = namesOf(document).find(name)?.id;
   const assumption = id === undefined ? undefined : document.assumptions.get(id);
-  if (!assumption) throw new CliError(`--set: the plan has no assumption called ${name.trim()}.`);
+  if (!assumption) throw new CliError(t('cli.noAssumptionCalled', { name: name.trim() }));
   const read = readFigure(text, 'en', assumption.unit);
   if (!read.ok) throw new CliError(t('cli.settingRefused', { name: assumption.name, message: read.message }));
   if (read.figure === null) throw new CliError(t('cli.setAValueIsNeeded', { name: assumption.name }));

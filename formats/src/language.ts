@@ -34,11 +34,15 @@ export const wordsLocale = (notation: string): string => localeOf(speaker().lang
 
 /** A month in the language of the file: "March 2026", "Mar 2026" (short) or "Mar" (name). */
 export const monthInWords = (month: core.Month, notation: string, style?: 'long' | 'short' | 'name'): string =>
-  core.monthInWords(month, wordsLocale(notation), style);
+  speaker()
+    .in(notation)
+    .month(style ? { month, style } : { month });
 
 /** A day in the language of the file: "14 March 2026", or "14 Mar" (short). */
 export const dayInWords = (day: core.Day, notation: string, style?: 'long' | 'short'): string =>
-  core.dayInWords(day, wordsLocale(notation), style);
+  speaker()
+    .in(notation)
+    .day(style ? { day, style } : { day });
 
 /** What a line, total or figure of a plan is called, in the language of the file. */
 export function labelOf(document: core.Document, id: string): string | undefined {

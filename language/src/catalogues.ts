@@ -5,7 +5,6 @@ export type Audience = 'pages' | 'programs';
 
 const LOADERS: Readonly<Record<Language, Readonly<Record<Audience, () => Promise<{ readonly default: Catalogue }>>>>> =
   {
-    de: { pages: () => import('./en/pages.ts'), programs: () => import('./en/programs.ts') },
     en: { pages: () => import('./en/pages.ts'), programs: () => import('./en/programs.ts') },
   };
 

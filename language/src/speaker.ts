@@ -2,14 +2,14 @@ import { IntlMessageFormat } from 'intl-messageformat';
 import { isMessage, type DayValue, type ListValue, type Message, type MonthValue, type Text, type Value, type Values } from './values.ts'; // prettier-ignore
 
 /** The languages there are, as BCP 47 tags. */
-export const LANGUAGES = ['en', 'de'] as const;
+export const LANGUAGES = ['en'] as const;
 export type Language = (typeof LANGUAGES)[number];
 
 /** ICU texts by id. */
 export type Catalogue = Readonly<Record<string, string>>;
 
 /** The region whose habits a language follows where nothing else is said. */
-const REGIONS: Readonly<Record<Language, string>> = { en: 'en-IE', de: 'de-DE' };
+const REGIONS: Readonly<Record<Language, string>> = { en: 'en-IE' };
 
 /** The first language of a list of BCP 47 tags or POSIX locales that there is; English when there is none. */
 export function languageOf(wanted: readonly string[]): Language {
@@ -66,6 +66,7 @@ export class Speaker {
   private readonly catalogue: Catalogue;
   private readonly notation: string;
   private readonly texts = new Map<string, IntlMessageFormat | string>();
+  private readonly others = new Map<string, Speaker>();
 
   /** @param notation The locale counts are written in, as a plan has it; the language's own when left out. */
   constructor(language: Language, catalogue: Catalogue, notation?: string) {
@@ -77,7 +78,10 @@ export class Speaker {
 
   /** The same language in another notation. */
   in(notation: string): Speaker {
-    return notation === this.notation ? this : new Speaker(this.language, this.catalogue, notation);
+    if (notation === this.notation) return this;
+    let other = this.others.get(notation);
+    if (!other) this.others.set(notation, (other = new Speaker(this.language, this.catalogue, notation)));
+    return other;
   }
 
   /** Words as they are shown; a text that belongs to no language stays as it is. */

@@ -1,9 +1,9 @@
+import { speakerOf } from './language.ts';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   addMonths,
   isMonth,
-  monthOfYearInWords,
   monthsBetween,
   movedDay,
   movedEntries,
@@ -20,7 +20,9 @@ import type { Demo, DemoStep } from './demo.ts';
 /** The month that is the present one in the demonstration's files: all before it has been entered. */
 export const WRITTEN_FOR = toMonth('2026-11');
 
-const MONTH_NAMES = Array.from({ length: 12 }, (_, at) => monthOfYearInWords(at + 1, 'en'));
+const MONTH_NAMES = Array.from({ length: 12 }, (_, at) =>
+  speakerOf('en').month({ month: addMonths(toMonth('2026-01'), at), style: 'ofYear' }),
+);
 const DATED = new RegExp(`\\b(?:(${MONTH_NAMES.join('|')})(?: (20\\d{2}))?|(20\\d{2}))\\b`, 'g');
 
 /** A demonstration as it would have been written for another month: the same figures, as many months later. */

@@ -50,19 +50,6 @@ export function eachDay(from: Day, to: Day): Day[] {
   return Array.from({ length: Math.max(0, count) }, (_, at) => addDays(from, at));
 }
 
-/** A day in words of a locale: `14 March 2026`, or `14 Mar` (short). */
-export function dayInWords(day: Day, locale: string, style: 'long' | 'short' = 'long'): string {
-  const key = `${locale}|${style}`;
-  let format = formats.get(key);
-  if (!format) {
-    const parts = style === 'long' ? ({ month: 'long', year: 'numeric' } as const) : ({ month: 'short' } as const);
-    formats.set(key, (format = new Intl.DateTimeFormat(locale, { day: 'numeric', timeZone: 'UTC', ...parts })));
-  }
-  return format.format(numberOf(day) * DAY);
-}
-
-const formats = new Map<string, Intl.DateTimeFormat>();
-
 /** The day of the week, 0 for Monday to 6 for Sunday. */
 export function weekdayOf(day: Day): number {
   // The first of January 1970 was a Thursday.

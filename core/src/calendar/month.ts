@@ -52,11 +52,6 @@ export function monthsBetween(from: Month, to: Month): number {
   return (yearOf(to) - yearOf(from)) * 12 + monthOfYear(to) - monthOfYear(from);
 }
 
-/** A month of the year in words of a locale: 4 is `April`. */
-export function monthOfYearInWords(month: number, locale: string): string {
-  return new Intl.DateTimeFormat(locale, { month: 'long', timeZone: 'UTC' }).format(Date.UTC(2026, month - 1, 1));
-}
-
 /** A month in words of a locale: `March 2026`, `Mar` (short, without its year) or `Mar 2026`. */
 export function monthInWords(month: Month, locale: string, style: 'long' | 'short' | 'name' = 'long'): string {
   const key = `${locale}|${style}`;

@@ -1,5 +1,5 @@
 import { nearestPeriod, periodOf } from '../calendar/calendar.ts';
-import { type Month } from '../calendar/month.ts';
+import type { Month } from '../calendar/month.ts';
 import { notationOf } from '../figure/notation.ts';
 import type { Unit } from '../figure/unit.ts';
 import { writeFigure, writeWithUnit } from '../figure/write.ts';
@@ -32,7 +32,7 @@ import { effectiveSteps } from './node.ts';
 import { BLANK } from '../formula/expression/evaluation.ts';
 import { problemSentence } from './problems.ts';
 import { looksAlongMonths } from './alongMonths.ts';
-import { messageFor, type Message, type Text, listOf } from '../message.ts';
+import { messageFor, type Message, type Text, listOf, isSameText } from '../message.ts';
 
 /** Where a figure comes from. */
 export type Source = 'exception' | 'amount' | 'formula' | 'sum' | 'assumption' | 'calculator' | 'list' | 'nothing';
@@ -246,7 +246,7 @@ function collectParts(
 ): void {
   const { document } = figures;
   const add = (part: ExplanationPart) => {
-    if (!parts.some((other) => other.label === part.label && other.period === part.period)) parts.push(part);
+    if (!parts.some((other) => isSameText(other.label, part.label) && other.period === part.period)) parts.push(part);
   };
   if (expression.kind === 'ref') {
     const { id } = expression;

@@ -128,7 +128,11 @@ export function writeWithUnit(figure: number, unit: Unit, style: FigureStyle): T
   const text = writeFigure(figure, unit, style);
   if (unit === 'ratePerYear') return messageFor('figure.aYear', { text });
   if (unit === 'ratePerMonth') return messageFor('figure.aMonth', { text });
-  if (unit === 'months' || unit === 'years') return `${text} ${isSame(figure, 1) ? unit.slice(0, -1) : unit}`;
+  if (unit === 'months' || unit === 'years')
+    return messageFor(unit === 'months' ? 'figure.months' : 'figure.years', {
+      text,
+      count: isSame(figure, 1) ? 1 : figure,
+    });
   if (unit === 'yesNo') return messageFor('figure.yesOrNoOf', { figure });
   return text;
 }

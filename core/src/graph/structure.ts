@@ -1,4 +1,4 @@
-import { type Message } from '../message.ts';
+import type { Message } from '../message.ts';
 import { circleSentence, componentsOf } from './circles.ts';
 import { usesByNode } from './dependencies.ts';
 import { usesByColumn } from './lists.ts';

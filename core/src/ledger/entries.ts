@@ -1,6 +1,6 @@
 import { roundTo } from '../figure/rounding.ts';
 import { periodOf } from '../calendar/calendar.ts';
-import { type Month } from '../calendar/month.ts';
+import type { Month } from '../calendar/month.ts';
 import { decimalsOf } from '../figure/write.ts';
 import { calendarOf, planOf, type Document } from '../plan/document/document.ts';
 import {

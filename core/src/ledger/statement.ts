@@ -1,4 +1,4 @@
-import { type Message } from '../message.ts';
+import type { Message } from '../message.ts';
 import { daysBetween } from '../calendar/day.ts';
 import type { Day } from '../calendar/readDate.ts';
 import type { Document } from '../plan/document/document.ts';

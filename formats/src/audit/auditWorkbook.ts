@@ -2,7 +2,7 @@ import { LARGEST_FIGURE, type Document, type Side } from '@haushalt/core';
 import { WorkbookError, rawCell, type RawCell, type RawSheet, type RawWorkbook } from '../read/rawWorkbook.ts';
 import { TOO_LARGE } from '../read/rawWorkbook.ts';
 import { readWorkbook } from '../read/readWorkbook.ts';
-import { messageFor, type Text } from '../message.ts';
+import { messageFor, type Text, listOf } from '../message.ts';
 import { assumptionCells, type AssumptionCell } from './assumptionCells.ts';
 import { lettersOf } from '../sheets/printFormula.ts';
 import { blockOf, type Block } from './block.ts';
@@ -150,7 +150,7 @@ export function auditRead(
     ...blocks
       .filter((each) => each.sheet !== sheet)
       .map((each) => messageFor('formats.otherSheet', { sheet: each.sheet.name })),
-    ...(block.gaps.length > 0 ? [messageFor('formats.monthsMissing', { where: block.gaps.join(', ') })] : []),
+    ...(block.gaps.length > 0 ? [messageFor('formats.monthsMissing', { where: listOf(block.gaps, 'comma') })] : []),
   ];
   const month = ({ month: number, year }: Block['months'][number]) => `${year}-${String(number).padStart(2, '0')}`;
   const reading: WorkbookReading = {

@@ -1,3 +1,4 @@
+import { messageFor, type Message } from '../message.ts';
 import { now } from '@haushalt/core';
 import { rawCell, rowsWithin, type RawCell, type RawFormula, type RawSheet } from '../read/rawWorkbook.ts';
 import { allPartsOf } from '../formulaTree.ts';
@@ -27,7 +28,7 @@ export interface Block {
   readonly others: readonly number[];
   /** All rows that may be the one of the months. */
   readonly headings: readonly number[];
-  readonly gaps: readonly string[];
+  readonly gaps: readonly Message[];
 }
 
 const FEWEST = 3;
@@ -120,7 +121,7 @@ function yearNear(sheet: RawSheet, heading: number): number | null {
 function dated(named: readonly NamedMonth[], near: number | null) {
   const firstSaid = named.findIndex(({ year }) => year !== null);
   let year = firstSaid < 0 ? (near ?? now().getFullYear()) : named[firstSaid]!.year! - (named[0]!.month > named[firstSaid]!.month ? 1 : 0); // prettier-ignore
-  const gaps: string[] = [];
+  const gaps: Message[] = [];
   let before: { month: number; year: number } | null = null;
   const months = named.map(({ month, year: said }) => {
     if (said !== null) year = said;
@@ -129,8 +130,11 @@ function dated(named: readonly NamedMonth[], near: number | null) {
     const next = { month, year };
     if (before) {
       const distance = (year - before.year) * 12 + month - before.month;
-      if (distance === 0) gaps.push(`${month}/${year} is there twice`);
-      else if (distance !== 1) gaps.push(`between ${before.month}/${before.year} and ${month}/${year}`);
+      if (distance === 0) gaps.push(messageFor('formats.monthTwice', { month: `${month}/${year}` }));
+      else if (distance !== 1)
+        gaps.push(
+          messageFor('formats.monthsBetween', { from: `${before.month}/${before.year}`, to: `${month}/${year}` }),
+        );
     }
     before = next;
     return next;

@@ -1,4 +1,4 @@
-import { type Message } from '../message.ts';
+import type { Message } from '../message.ts';
 /** What can be wrong with a workbook, the gravest first. */
 export const AUDIT_KINDS = [
   'slidReference',

@@ -1,4 +1,4 @@
-import { type Message } from '../message.ts';
+import type { Message } from '../message.ts';
 import type { FunctionCall, Negation, Operation, Percentage } from '../formulaTree.ts';
 
 /** How many rows and columns of a sheet are read: as many as its format has. */

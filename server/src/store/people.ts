@@ -1,4 +1,4 @@
-import { type Text } from '../message.ts';
+import type { Text } from '../message.ts';
 import { createHash, randomBytes } from 'node:crypto';
 import type { Sqlite } from './database.ts';
 

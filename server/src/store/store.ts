@@ -1,7 +1,6 @@
 import {
   GIVEN_BY_SERVER,
   TABLE_NAMES,
-  dayInWords,
   isOfDocument,
   isOfLedger,
   planOf,
@@ -143,10 +142,15 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
       month: null,
     };
     const who = log.page(planId, asked)[0]?.person ?? null;
-    const day = dayInWords(date, planOf(documents.get(planId).document).locale);
     return {
       code: 'conflict',
-      message: messageFor('server.isEnteredAlready', { what, day, who, hasWhat: what !== '', hasWho: who !== null }),
+      message: messageFor('server.isEnteredAlready', {
+        what,
+        day: { day: date },
+        who,
+        hasWhat: what !== '',
+        hasWho: who !== null,
+      }),
     };
   }
 

@@ -43,15 +43,21 @@ export const wordsLocale = (notation?: string): string => localeOf(present().lan
 
 /** A month in the reader's language: "March 2026", "Mar" (short) or "Mar 2026" (name), as a notation's region writes it. */
 export const monthInWords = (month: core.Month, notation: string, style?: 'long' | 'short' | 'name'): string =>
-  core.monthInWords(month, wordsLocale(notation), style);
+  present()
+    .in(notation)
+    .month(style ? { month, style } : { month });
 
 /** A month of the year in the reader's language: 4 is "April". */
 export const monthOfYearInWords = (month: number, notation: string): string =>
-  core.monthOfYearInWords(month, wordsLocale(notation));
+  present()
+    .in(notation)
+    .month({ month: `2026-${String(month).padStart(2, '0')}`, style: 'ofYear' });
 
 /** A day in the reader's language: "14 March 2026", or "14 Mar" (short). */
 export const dayInWords = (day: core.Day, notation: string, style?: 'long' | 'short'): string =>
-  core.dayInWords(day, wordsLocale(notation), style);
+  present()
+    .in(notation)
+    .day(style ? { day, style } : { day });
 
 /** The language this browser begins with: as chosen before, else as the browser wishes. */
 export function languageAtFirst(): Language {

@@ -1,4 +1,4 @@
-import { type Month } from '../../calendar/month.ts';
+import type { Month } from '../../calendar/month.ts';
 import type { PlanModel } from '../../engine/planModel.ts';
 import { calculatorsOf, extrasOf, movesOf } from '../../plan/document/calculators.ts';
 import type { Command } from '../../plan/commands/commands.ts';

@@ -1,4 +1,4 @@
-import { type Text, type Message } from '../../message.ts';
+import type { Text, Message } from '../../message.ts';
 import type { Unit } from '../../figure/unit.ts';
 import type { Reader, Site } from '../expression/evaluation.ts';
 import type { Call, Expression } from '../expression/syntax.ts';

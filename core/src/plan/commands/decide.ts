@@ -1,4 +1,4 @@
-import { type Text } from '../../message.ts';
+import type { Text } from '../../message.ts';
 import { lostTotal } from '../../graph/references.ts';
 import { changesStructure, refuseCircles } from '../../graph/structure.ts';
 import { applyChanges, type Document } from '../document/document.ts';

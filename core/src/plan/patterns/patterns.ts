@@ -1,4 +1,4 @@
-import { type Month } from '../../calendar/month.ts';
+import type { Month } from '../../calendar/month.ts';
 import { writeFigure, writeShare } from '../../figure/write.ts';
 import { parseFormula } from '../../formula/parse.ts';
 import { printFormula } from '../../formula/print.ts';

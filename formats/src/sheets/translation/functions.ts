@@ -1,4 +1,4 @@
-import { type Call, type Expression } from '@haushalt/core';
+import type { Call, Expression } from '@haushalt/core';
 import { and, at, call as invoke, negate, number, operation, type SheetFormula } from '../formula.ts';
 import { t as say } from '../../language.ts';
 import { emptyWithAll, emptyWithAny, type Emptiness } from './emptiness.ts';

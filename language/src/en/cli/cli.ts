@@ -54,7 +54,6 @@ export default {
   'cli.cannotBePrinted': 'These characters cannot be printed and appear as boxes: {letters}',
   'cli.isWrittenTo': '{out}: {pages, plural, one {1 page} other {# pages}}.',
   'cli.writesTo': 'A plan can be written as {endings}.',
-  'cli.readsFrom': '{file} is not a plan file; its name must end in .haushalt.json.',
   'cli.cellsCompared': '{equal} of {compared} cells equal those of the workbook.',
   'cli.andMore': '  … and {count} more.',
   'cli.sayWhichAccount':
@@ -66,5 +65,6 @@ export default {
   'cli.demoMailbox': 'The simulated mailbox is at {url}',
   'cli.demoPerson': '{name} (password {password})',
   'cli.outputFails': 'The output cannot be written: {reason}.',
-  'cli.optionLang': 'the language, en or de (default: that of the terminal)',
+  'cli.noAssumptionCalled': '--set: the plan has no assumption named {name}.',
+  'cli.optionLang': 'the language (default: that of the terminal); so far English alone, en',
 } as const;

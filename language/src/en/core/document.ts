@@ -37,7 +37,6 @@ export default {
   'document.aListMayHaveColumns': 'A list can have up to {most} columns; this would be {count}.',
   'document.allItemsOf': 'all of {column}',
   'document.itemsOfTheMonth': '{column} of the items whose {day} is in the month',
-  'document.byDay': '{column} by {day}',
   'document.insteadOf': '{name} {value} instead of {usual}',
   'document.inMonthsFromOn': '{monthCount, plural, one {in {first}} other {in # months from {first} on}}',
   'document.otherFigures': '{hasLine, select, true {{line}} other {a line}} other figures {when}',

@@ -21,5 +21,6 @@ export default {
   'figure.unit.percent': 'percent',
   'figure.unit.months': 'months',
   'figure.unit.years': 'years',
-  'figure.inMonths': '{count, plural, one {1 month} other {# months}}',
+  'figure.months': '{count, plural, one {{text} month} other {{text} months}}',
+  'figure.years': '{count, plural, one {{text} year} other {{text} years}}',
 } as const;

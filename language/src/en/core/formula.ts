@@ -27,7 +27,6 @@ export default {
   'formula.isWrittenHereItHas': '{name} is written {written}; here it has {count}.',
   'formula.isWrittenIsExpectedHere': '{name} is written {written}; {either} is expected here.',
   /** Words in a row: "quarter or year". */
-  'formula.eitherOf': '{words}',
   'formula.oneArgumentArguments': '{args, plural, =0 {no argument} one {one argument} other {# arguments}}',
   'formula.aMonthIsWrittenWithout': 'A month is written {date}, without a day.',
   'formula.isNoMonthMonthsAre':
@@ -46,7 +45,6 @@ export default {
   'formula.multipliesMoneyByMoney': 'Multiplies money by money.',
   'formula.appliesTheYearlyRateTo': 'Applies the yearly rate {rate} to a monthly amount.',
   'formula.monthlyATwelfth': 'monthly({rate}), a twelfth',
-  'formula.monthlyEffective': 'monthly({text}, effective)',
   'formula.aRatePerMonthIs': 'A rate per month is expected here; {text} is per year.',
   'formula.theTwelfthRoot': '{replacement}, the twelfth root',
   'formula.aTwelfth': '{replacement}, a twelfth',

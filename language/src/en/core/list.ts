@@ -1,6 +1,5 @@
 export default {
   // reading tables
-  'list.columnNumber': 'Column {at}',
   'list.isNeitherYesNorNo': '“{text}” is neither yes nor no.',
   'list.isNoDay': '“{text}” is not a valid date.',
   // ready-made lists

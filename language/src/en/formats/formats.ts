@@ -6,7 +6,6 @@ export default {
   'formats.nthElementInLine': 'Element {name} {nth} in line {line}',
   'formats.partOf': '{place}, part {nth}',
   'formats.fieldInLine': 'Field {tag} in line {line}',
-  'formats.columnNth': 'Column {nth}',
   // what is wrong
   'formats.theFileIsEmpty': 'The file is empty.',
   'formats.theFileIsTooLarge': 'The file is larger than {most} MB. Ask the bank for a shorter period.',
@@ -333,4 +332,6 @@ export default {
   'formats.meaning.average': 'the year’s total divided by its months',
   'formats.inPlace': '{place}: {reason}',
   'formats.hasNoElement': 'it has no element',
+  'formats.monthTwice': '{month} is there twice',
+  'formats.monthsBetween': 'between {from} and {to}',
 } as const;

@@ -36,7 +36,6 @@ export default {
   'entries.changeIt': 'Save entry',
   'entries.confirmIt': 'Confirm entry',
   'entries.leaveIt': 'Cancel',
-  'entries.split': 'Split',
   'entries.splitOver': 'Split across several lines',
   'entries.part': 'Part {nth}',
   'entries.addPart': 'Add part',

@@ -1,7 +1,6 @@
 export default {
   'history.history': 'History',
   'history.tryAgain': 'Try again',
-  'history.cancel': 'Cancel',
   'history.save': 'Save',
   'history.undo': 'Undo',
   'history.steps': 'Changes',
@@ -30,7 +29,6 @@ export default {
   'history.undone': 'undone',
   'history.undid': 'Undid: {label}',
   'history.redid': 'Redid: {label}',
-  'history.open': 'Details: {label}',
   'history.notKept': 'The details of this change are no longer kept. A snapshot may show them.',
   'history.nothingDiffers': 'No differences.',
   'history.goBackTo': 'Restore this version …',
@@ -38,7 +36,6 @@ export default {
   // a comparison
   'history.before': 'Before',
   'history.after': 'After',
-  'history.now': 'Now',
   'history.figures': 'Figures',
   'history.settings': 'Settings',
   'history.entries': '{count, plural, one {1 entry} other {# entries}}',

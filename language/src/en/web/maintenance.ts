@@ -1,6 +1,4 @@
 export default {
-  'maintenance.plans': 'Plans',
-  'maintenance.cancel': 'Cancel',
   'maintenance.deletedPlans': 'Deleted plans',
   'maintenance.deletedFor':
     'A deleted plan can be restored for {days} days. After that it is permanently deleted, with all its data.',

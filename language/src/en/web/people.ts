@@ -53,7 +53,6 @@ export default {
   'people.strength': 'Strength of the password: {score} of 4',
   'people.you': 'You',
   'people.yourself': 'Your account',
-  'people.change': 'Change',
   'people.nobodySignsIn': 'Sign-in is off: anyone who uses this computer can open all plans.',
   'people.firstPerson':
     'Choose a name and a password to turn sign-in on. The existing plans become yours, and you can share them.',
@@ -87,9 +86,6 @@ export default {
   'people.roles.owner': 'Owner',
   'people.roles.editor': 'Editor',
   'people.roles.viewer': 'Viewer',
-  'people.linkRoles.owner': 'for owners',
-  'people.linkRoles.editor': 'for editors',
-  'people.linkRoles.viewer': 'for viewers',
   'people.role': 'Role',
   'people.person': 'Person',
   'people.sinceWhen': 'Since',

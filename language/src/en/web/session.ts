@@ -13,7 +13,6 @@ export default {
   'session.yours': 'yours {mine}',
   'session.nothing': 'nothing',
   'session.itIsGone': 'It no longer exists. If you try again, it is added anew.',
-  'session.onlyTried': 'Your changes here are only tried.',
   'session.theServerRefusedWithoutSaying': 'The server refused the request without a reason.',
   'session.haushaltsServerCannotBeReached': 'The Haushalt server cannot be reached.',
   'session.noSuchStep': 'The history of this plan has no such change.',

@@ -44,7 +44,6 @@ export default {
   'workbook.kinds.net': 'net',
   'workbook.kinds.cumulative': 'cumulative net',
   'workbook.kinds.other': 'left out',
-  'workbook.assumption': 'assumption',
   'workbook.assumptions': 'Assumptions',
   'workbook.tables': 'Tables beside the months',
   'workbook.tableIs': 'Type of the table {key}',

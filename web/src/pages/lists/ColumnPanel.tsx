@@ -76,7 +76,7 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
   const others = columns.filter((each) => each.id !== column.id && ['figure', 'rule', 'entries'].includes(each.kind));
   const choice = (field: 'estimated' | 'actual') => (
     <label className="panel-field">
-      <span>{t(`lists.${field}`)}</span>
+      <span>{field === 'estimated' ? t('lists.estimated') : t('lists.actual')}</span>
       <Select wide value={column[field] ?? ''} onChange={(event) => set({ [field]: event.target.value || null })}>
         <option value="">{t('lists.choose')}</option>
         {others.map(({ id, name }) => (

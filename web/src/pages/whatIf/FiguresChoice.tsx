@@ -1,4 +1,4 @@
-import { type Document } from '@haushalt/core';
+import type { Document } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
 import { BearerChoice } from '../../parts/plan/Choices.tsx';
 import { nameOf, t } from '../../language/language.ts';

@@ -1,4 +1,4 @@
-import { type Document } from '@haushalt/core';
+import type { Document } from '@haushalt/core';
 import Form from 'react-bootstrap/Form';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { AssumptionChoice } from '../../parts/plan/Choices.tsx';
