@@ -54,9 +54,12 @@ describe('A speaker', () => {
     expect(said('reason', { name: 'Pay', reason: null })).toBe('Pay: ');
   });
 
-  it('does not guess what is in no catalogue', () => {
-    expect(() => speaker.say({ id: 'nowhere' })).toThrow(RangeError);
-    expect(() => said('entries', { name: 'Rent' })).toThrow();
+  it('names what is in no catalogue, or lacks a value, and shows all around it', () => {
+    expect(() => speaker.write('nowhere', {})).toThrow(RangeError);
+    expect(() => speaker.write('entries', { name: 'Rent' })).toThrow();
+    expect(speaker.say({ id: 'nowhere' })).toBe('nowhere');
+    expect(said('reason', { name: 'Pay', reason: { id: 'nowhere' } })).toBe('Pay: nowhere');
+    expect(said('entries', { name: 'Rent' })).toBe('entries');
   });
 });
 

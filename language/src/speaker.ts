@@ -84,10 +84,20 @@ export class Speaker {
     return other;
   }
 
-  /** Words as they are shown; a text that belongs to no language stays as it is. */
-  readonly say = (text: Text): string => (typeof text === 'string' ? text : this.write(text.id, text.values));
+  /**
+   * Words as they are shown; a text that belongs to no language stays as it is. A message that was stored or sent by another
+   * version may be one this catalogue does not have, or lack a value: it is named by its id, so that all around it is shown.
+   */
+  readonly say = (text: Text): string => {
+    if (typeof text === 'string') return text;
+    try {
+      return this.write(text.id, text.values);
+    } catch {
+      return text.id;
+    }
+  };
 
-  /** The text of an id, with its values. Throws a `RangeError` for an id that is in no catalogue. */
+  /** The text of an id, with its values. Throws for an id that is in no catalogue, and for a value that is missing. */
   write(id: string, values: Values | undefined): string {
     let text = this.texts.get(id);
     if (text === undefined) {

@@ -1,5 +1,6 @@
 import { english } from '../../core/src/testing/english.ts';
 import type { Text } from '@haushalt/language';
+import Database from 'better-sqlite3';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
@@ -14,7 +15,7 @@ import {
 } from '@haushalt/core';
 import { commandFor, draws, startingPlan } from '../../core/src/testing/random.ts';
 import { runs } from '../../core/src/testing/setup.ts';
-import { call, maintenance, serveEachTest, start, stop, store } from './testing/served.ts';
+import { call, file, maintenance, serveEachTest, start, stop, store } from './testing/served.ts';
 import { type Browser, firstPerson, joined } from './testing/people.ts';
 import { expired } from './store/snapshots.ts';
 
@@ -51,6 +52,32 @@ const history = async (query = '') => (await call('GET', `/plans/club/history${q
 const compare = (before: object, after: object) => call('POST', '/plans/club/compare', { before, after });
 
 describe('A history', () => {
+  it('stores what happened, and shows and finds the sentences earlier versions stored', async () => {
+    await open();
+    await setHall(240, '2026-03');
+    await setHall(260, '2026-04');
+    const [april, march] = await history();
+    expect(april!.label).toEqual({
+      id: 'change.line.setFigure',
+      values: { line: 'Hall', months: { id: 'command.in', values: { month: { month: '2026-04' } } }, figure: '260.00' },
+    });
+    await stop();
+    const database = new Database(file);
+    const set = database.prepare('update changeLog set label = ? where revision = ?');
+    set.run('Hall in March 2026: 240.00', march!.revision);
+    database.close();
+    await start();
+    expect((await history()).map(({ label }) => english(label))).toEqual([
+      'Hall in April 2026: 260.00',
+      'Hall in March 2026: 240.00',
+    ]);
+    expect(await history('?text=april')).toHaveLength(1);
+    expect(await history('?text=hall+in+march')).toHaveLength(1);
+    expect(await history('?text=setFigure')).toHaveLength(0);
+    // What is stored so is still undone.
+    expect((await send({ kind: 'undo', target: march!.commandId })).status).toBe(200);
+  });
+
   it('tells each step in a sentence, the latest first, with who made it; and is searched', async () => {
     await open();
     await setHall(240, '2026-03');

@@ -254,6 +254,12 @@ describe('bad input', () => {
     await refused(send('bad id', { kind: 'line.delete', line: 'l' }), 422, /letters, digits/, 'id');
     await refused(call('POST', '/plans/import', { version: 1 }), 422, /settings are missing/, '/plan');
     await refused(call('POST', '/plans', `"${'x'.repeat(3 << 20)}"`), 413, /limit is 2 MB/);
+    // The sentence in the language of the request, and the message itself, for whoever writes it in another.
+    expect((await call('GET', '/plans/none')).body.error).toEqual({
+      code: 'notFound',
+      message: 'Plan not found. It may have been deleted, or is no longer shared with you.',
+      text: { id: 'server.thereIsNoSuchPlan' },
+    });
     await refused(call('GET', '/plans/none'), 404, /Plan not found/);
     await refused(call('GET', '/nowhere'), 404, /Nothing was found at GET \/api\/nowhere/);
     expect(await open()).toEqual(before);

@@ -1,4 +1,4 @@
-import type { Text } from '@haushalt/language';
+import { isMessage, type Text } from '@haushalt/language';
 
 /** How a message in a column begins. */
 const MESSAGE = '{"id":"';
@@ -13,7 +13,8 @@ export function storedText(text: Text): string {
 export function readText(stored: string): Text {
   if (!stored.startsWith(MESSAGE)) return stored;
   try {
-    return JSON.parse(stored) as Text;
+    const text: unknown = JSON.parse(stored);
+    return isMessage(text) ? text : stored;
   } catch {
     return stored;
   }
