@@ -65,7 +65,7 @@ export class Speaker {
   readonly locale: string;
   private readonly catalogue: Catalogue;
   private readonly notation: string;
-  private readonly texts = new Map<string, IntlMessageFormat | string>();
+  private readonly texts = new Map<string, IntlMessageFormat | readonly string[] | string>();
   private readonly others = new Map<string, Speaker>();
 
   /** @param notation The locale counts are written in, as a plan has it; the language's own when left out. */
@@ -106,13 +106,25 @@ export class Speaker {
       this.texts.set(id, (text = this.compiled(source)));
     }
     if (typeof text === 'string') return text;
-    const written: Record<string, string | number | boolean> = {};
-    for (const name in values) written[name] = this.value(values[name]);
-    return String(text.format(written));
+    if (text instanceof IntlMessageFormat) {
+      const written: Record<string, string | number | boolean> = {};
+      for (const name in values) written[name] = this.value(values[name]);
+      return String(text.format(written));
+    }
+    let written = text[0]!;
+    for (let at = 1; at < text.length; at += 2) {
+      const name = text[at]!;
+      if (values === undefined || !(name in values)) throw new RangeError(`${id} needs ${name}.`);
+      written += String(this.value(values[name])) + text[at + 1]!;
+    }
+    return written;
   }
 
-  private compiled(source: string): IntlMessageFormat | string {
+  /** A text without values; one with values alone, as words and names in turn; else one with plurals and choices. */
+  private compiled(source: string): IntlMessageFormat | readonly string[] | string {
     if (!/[{']/.test(source)) return source;
+    // Most texts have values alone. Parsing them as what they might be takes longer than all else a page does to be shown.
+    if (!/, (plural|select),|'/.test(source)) return source.split(/\{(\w+)\}/);
     return new IntlMessageFormat(source, this.locale, undefined, {
       ignoreTag: true,
       formatters: {
