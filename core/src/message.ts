@@ -27,7 +27,7 @@ export class MessageRangeError extends RangeError {
 }
 
 /** Several values in a message: "a, b and c", with `or` in place of `and`, or with commas alone. */
-export function listOf(list: readonly Value[], joined: 'and' | 'or' | 'comma' = 'and'): ListValue {
+export function listOf(list: readonly Value[], joined: 'and' | 'or' | 'comma' | 'none' = 'and'): ListValue {
   return joined === 'and' ? { list } : { list, joined };
 }
 

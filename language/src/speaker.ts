@@ -157,6 +157,7 @@ export class Speaker {
   /** "a, b and c". */
   list({ list, joined = 'and' }: ListValue): string {
     const parts = list.map((each) => String(this.value(each)));
+    if (joined === 'none') return parts.join('');
     return joined === 'comma' ? parts.join(', ') : listFormat(this.locale, joined).format(parts);
   }
 }

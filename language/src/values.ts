@@ -19,10 +19,10 @@ export interface DayValue {
   readonly style?: 'long' | 'short';
 }
 
-/** Several values: "a, b and c", "a, b or c", or one after the other with commas. */
+/** Several values: "a, b and c", "a, b or c", or one after the other, with commas or nothing between. */
 export interface ListValue {
   readonly list: readonly Value[];
-  readonly joined?: 'and' | 'or' | 'comma';
+  readonly joined?: 'and' | 'or' | 'comma' | 'none';
 }
 
 /** What a text is written with; nothing is written for `null`, which stands behind a choice of the text. */
@@ -30,7 +30,7 @@ export type Value = string | number | boolean | null | undefined | Message | Mon
 export type Values = Readonly<Record<string, Value>>;
 
 /** A list in words: "a, b and c", or with `or` in place of `and`. */
-export function listOf(list: readonly Value[], joined: 'and' | 'or' | 'comma' = 'and'): ListValue {
+export function listOf(list: readonly Value[], joined: 'and' | 'or' | 'comma' | 'none' = 'and'): ListValue {
   return joined === 'and' ? { list } : { list, joined };
 }
 

@@ -75,6 +75,8 @@ describe('a reckoning', () => {
     expect(english(of('Bad', 0).problem)).toBe('Gap is empty in January 2026, so Bad has no figure.');
     expect(english(of('@net', 0).problem)).toBe('Gap is empty in January 2026, so Bad has no figure.');
     expect(of('Gap', 0)).toMatchObject({ value: null, problem: null });
+    // In the rule with its values the part that is empty is named so.
+    expect(english(of('Bad', 0).worked)).toBe('10 ÷ nothing');
   });
 
   it('tells an assumption with its dated values', () => {

@@ -2,7 +2,7 @@ import { english } from '../testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Model } from '../engine/model.ts';
-import { explainItem } from '../engine/explanation.ts';
+import { explainItem } from '../engine/explainedItem.ts';
 import { figuresOf } from '../engine/results.ts';
 import { findingsOf } from '../analysis/checks/checks.ts';
 import type { Command } from '../plan/commands/commands.ts';

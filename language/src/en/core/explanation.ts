@@ -48,4 +48,5 @@ export default {
   'explanation.noFigure': 'no figure',
   'explanation.meaning': '{meaning}.',
   'explanation.asTheGivesItFrom': 'The {word} {name} gives {about}, from:',
+  'explanation.worked': '{parts}',
 } as const;

@@ -95,7 +95,7 @@ function ItemExplanation({ list, control, rows, columns, onColumn, item, place, 
           )}
         </p>
         {explanation.worked && explanation.parts.length > 0 && (
-          <p className="reckoning-worked">= {explanation.worked}</p>
+          <p className="reckoning-worked">= {say(explanation.worked)}</p>
         )}
         {explanation.problem && (
           <p className="reckoning-problem">
@@ -168,7 +168,7 @@ function Parts({ parts, model, place, onJump }: PartsProps) {
                 <p className="reckoning-words">
                   {say(inner.words)} {inner.formula ?? ''}
                 </p>
-                {inner.worked && inner.parts.length > 0 && <p className="reckoning-worked">= {inner.worked}</p>}
+                {inner.worked && inner.parts.length > 0 && <p className="reckoning-worked">= {say(inner.worked)}</p>}
                 <Parts parts={inner.parts} model={model} place={part.period!} onJump={onJump} />
               </div>
             )}

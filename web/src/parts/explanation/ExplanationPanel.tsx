@@ -177,7 +177,7 @@ function Explained({ explanation, model, onJump }: ExplainedProps) {
         {say(words)}{' '}
         {expression && <FormulaView explanation={explanation} expression={expression} model={model} onJump={onJump} />}
       </p>
-      {worked && parts.length > 0 && <p className="reckoning-worked">= {worked}</p>}
+      {worked && parts.length > 0 && <p className="reckoning-worked">= {say(worked)}</p>}
       {problem && (
         <p className="reckoning-problem">
           <Icon name="warning" /> {say(problem)}
