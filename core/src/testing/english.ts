@@ -1,4 +1,4 @@
-import { Speaker, catalogueFor, isMessage, type Text } from '@haushalt/language';
+import { Speaker, catalogueFor, isMessage, type Message, type Text } from '@haushalt/language';
 import { expect } from 'vitest';
 
 /** Who speaks English in tests. */
@@ -24,6 +24,10 @@ export function saidBy(error: unknown): string {
   const said = text ?? problem?.message ?? refusal?.message;
   return said === undefined ? (error as Error).message : speaker.say(said);
 }
+
+/** Why a calculator has no answer, in English; the number of a problem of an input where it is that. */
+export const whyNot = ({ why }: { readonly why: Message | number }): string =>
+  typeof why === 'number' ? String(why) : speaker.say(why);
 
 // A message equals the English sentence it is written as, so that what tests expect can be read.
 expect.addEqualityTesters([

@@ -1,8 +1,6 @@
 import {
   dayInFigures,
   editFor,
-  effectOn,
-  entryOf,
   minorUnitsIn,
   planOf,
   writeFigure,
@@ -29,6 +27,7 @@ import { useSend } from '../../plan-session/useSend.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { CsvTerms } from './CsvTerms.tsx';
 import type { Correction, StatementDraft, StatementSource } from './statementDraft.ts';
+import { Closing, Unreadable } from './StatementRemarks.tsx';
 
 interface ImportStatementProps {
   readonly planId: string;
@@ -380,7 +379,6 @@ export function ImportStatement({
               <Closing
                 key={each.account}
                 statement={each}
-                rows={rows}
                 edits={edits}
                 balances={balances}
                 money={(minor) => writeWithUnit(minor / units, 'money', plan)}
@@ -416,61 +414,10 @@ function distinctKeys(): (account: string, line: PreviewLine) => string {
   };
 }
 
-interface ClosingProps {
-  readonly statement: PreviewedStatement;
-  readonly rows: readonly LineRow[];
-  readonly edits: readonly EntryEdit[];
-  readonly balances: Balances;
-  readonly money: (minor: number) => string;
-  readonly units: number;
-  readonly locale: string;
-}
-
-/** Whether the closing balance of a statement is what its account comes to with what is taken in. */
-function Closing({ statement: { account, closing }, edits, balances, money, units, locale }: ClosingProps) {
-  if (closing === null || account === null) return null;
-  const taken = edits.reduce((sum, { before, after }) => {
-    const isNew = before === null && after !== null && after.date <= closing.date;
-    return isNew ? sum + effectOn(entryOf('', after), account) : sum;
-  }, 0);
-  const ours = balances.on(account, closing.date) + taken;
-  const stated = Math.round(closing.amount * units);
-  const day = dayInWords(closing.date, locale);
-  return ours === stated ? (
-    <p className="statement-said quiet">
-      <Icon name="good" /> {t('statement.closingAgrees', { day })}
-    </p>
-  ) : (
-    <p className="statement-said">
-      <Icon name="caution" /> {t('statement.closingDiffers', { day, stated: money(stated), ours: money(ours) })}
-    </p>
-  );
-}
-
 function LineTarget(props: EditorProps<LineRow, GridColumn>) {
   return <TargetEditor {...props} account={props.row.account} />;
 }
 
 function isSameFormat(known: CsvFormat | undefined, format: CsvFormat): boolean {
   return known !== undefined && (Object.keys(format) as (keyof CsvFormat)[]).every((key) => known[key] === format[key]);
-}
-
-/** How many lines that are left out are shown. */
-const MOST_UNREADABLE = 5;
-
-/** The lines of a table that could not be read, and are not among what is taken in. */
-function Unreadable({ lines }: { readonly lines: readonly string[] }) {
-  return (
-    <div className="statement-said" role="status">
-      <Icon name="warning" /> {t('statement.linesLeftOut', { count: lines.length })}
-      <ul>
-        {lines.slice(0, MOST_UNREADABLE).map((line) => (
-          <li key={line}>{line}</li>
-        ))}
-        {lines.length > MOST_UNREADABLE && (
-          <li>{t('statement.andMoreLines', { count: lines.length - MOST_UNREADABLE })}</li>
-        )}
-      </ul>
-    </div>
-  );
 }
