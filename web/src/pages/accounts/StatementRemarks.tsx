@@ -1,9 +1,6 @@
 import { effectOn, entryOf, type Balances, type EntryEdit } from '@haushalt/core';
-
 import { dayInWords, t } from '../../language/language.ts';
-
-import { type PreviewedStatement } from '../../plan-session/api.ts';
-
+import type { PreviewedStatement } from '../../plan-session/api.ts';
 import { Icon } from '../../ui/Icon.tsx';
 
 interface ClosingProps {
