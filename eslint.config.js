@@ -25,6 +25,12 @@ const MACHINE_TIME = [
     'Ask the clock (core/src/calendar/clock.ts) what time it is; performance.now() measures how long something takes.',
 }));
 
+/** Where a list would be glued together with the word of a language. */
+const GLUED = {
+  selector: "CallExpression[callee.property.name='join'] > Literal[value=/ (and|or) /]",
+  message: 'A list is written by the language: listOf, listInWords.',
+};
+
 /** Where a sentence would be written into a component: text, what is read out or stands in a field, a notice. */
 const SENTENCES = [
   'JSXText[value=/[A-Za-z]{2}/]',
@@ -46,7 +52,7 @@ export default tseslint.config(
       // NaN is told apart by comparing a figure with itself where every nanosecond counts.
       'no-self-compare': 'off',
       eqeqeq: ['error', 'always', { null: 'ignore' }],
-      'no-restricted-syntax': ['error', ...MACHINE_TIME],
+      'no-restricted-syntax': ['error', ...MACHINE_TIME, GLUED],
     },
   },
   {
@@ -103,6 +109,7 @@ export default tseslint.config(
       'no-restricted-syntax': [
         'error',
         ...MACHINE_TIME,
+        GLUED,
         {
           selector: "CallExpression[callee.name='useEffect'] CallExpression[callee.property.name=/^(focus|select)$/]",
           message: 'What opens takes the keys before the next one is pressed: use useLayoutEffect.',
@@ -122,7 +129,7 @@ export default tseslint.config(
   {
     // Ready-made plans are data; their lines are named as a plan's lines are.
     files: ['web/src/**/*.test.{ts,tsx}', 'web/src/testing/**', 'web/src/pages/start/readyMade.ts'],
-    rules: { 'no-restricted-syntax': ['error', ...MACHINE_TIME] },
+    rules: { 'no-restricted-syntax': ['error', ...MACHINE_TIME, GLUED] },
   },
   {
     files: ['e2e/**/*.ts'],
@@ -138,6 +145,8 @@ export default tseslint.config(
     },
   },
   // The clock itself asks the machine.
+  // Conditions of SQL are joined by its own words.
+  { files: ['server/src/store/**/*.ts'], rules: { 'no-restricted-syntax': ['error', ...MACHINE_TIME] } },
   { files: ['core/src/calendar/clock.ts'], rules: { 'no-restricted-syntax': 'off' } },
   { files: ['**/*.{mjs,js}', 'e2e/**', 'bench/**', 'server/**', 'cli/**'], languageOptions: { globals: globals.node } },
   // The pictures are prepared within the page.

@@ -3,7 +3,7 @@ import { mapNames, type Role } from './mapNames.ts';
 import { wordOf } from './functions/description.ts';
 import { functionOf } from './functions/functions.ts';
 import { FormulaError, childrenOf, type Expression, type Place } from './expression/syntax.ts';
-import { messageFor, type Message } from '../message.ts';
+import { messageFor, type Message, listOf } from '../message.ts';
 
 /** What a name can stand for: an id, with the name as people see it. */
 export interface NamedThing {
@@ -105,7 +105,7 @@ export function resolveNames(expression: Expression, names: Names, wordsFirst = 
     const thing = names.find(leaf.name);
     if (!thing) {
       const nearest = nearestNames(names, leaf.name);
-      const hint = messageFor('formula.didYouMean', { nearestCount: nearest.length, nearest: nearest.join(' or ') });
+      const hint = messageFor('formula.didYouMean', { nearestCount: nearest.length, nearest: listOf(nearest, 'or') });
       throw new FormulaError(messageFor('formula.nothingInThisPlanIs', { name: leaf.name, hint }), leaf.place, nearest);
     }
     return refTo(thing, leaf.output, leaf.place, role);

@@ -11,7 +11,6 @@ import {
   groupsWithLines,
   hasShareOfIncome,
   highlightOn,
-  nameOf,
   nameOfYear,
   planOf,
   problemSentence,
@@ -25,7 +24,7 @@ import {
   type Side,
   type Stretch,
 } from '@haushalt/core';
-import { monthInWords, t, say } from '../language.ts';
+import { labelOf, monthInWords, t, say } from '../language.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetColumn, type SheetRow } from './sheet.ts';
 
 /** A row of the budget: whose figures it shows, and what it is. */
@@ -44,7 +43,7 @@ export function budgetLines(model: PlanModel): BudgetLine[] {
   const rows: BudgetLine[] = [];
   const groups = groupsWithLines(document);
   const total = (id: string, side: Side | null, role: SheetRow['role'] = 'total') =>
-    rows.push({ role, side, id, title: nameOf(document, id)!, emphasis: 0 });
+    rows.push({ role, side, id, title: labelOf(document, id)!, emphasis: 0 });
   for (const side of SIDE_ORDER) {
     const ofSide = groups.filter(({ group }) => group.side === side);
     for (const { group, lines } of ofSide) {
@@ -68,7 +67,7 @@ export function budgetLines(model: PlanModel): BudgetLine[] {
     role: id === NET ? 'total' : 'final',
     side: null,
     id,
-    title: nameOf(document, id)!,
+    title: labelOf(document, id)!,
     emphasis: 0,
   }));
   rows.splice(memo < 0 ? rows.length : memo, 0, ...closing);

@@ -1,5 +1,5 @@
-import { PlanProjection, nameOf, nameOfYear, planOf, type PlanModel } from '@haushalt/core';
-import { t } from '../language.ts';
+import { PlanProjection, nameOfYear, planOf, type PlanModel } from '@haushalt/core';
+import { labelOf, t } from '../language.ts';
 import { budgetLines } from './budget.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
 
@@ -69,7 +69,7 @@ export function projectionSheet(
   return {
     id: `projection-${baseYear}`,
     title: t('formats.projectionFrom', { year: yearTitle(baseYear) }),
-    remark: projectionRate === null ? '' : t('formats.deflatedBy', { name: nameOf(document, projectionRate) ?? '' }),
+    remark: projectionRate === null ? '' : t('formats.deflatedBy', { name: labelOf(document, projectionRate) ?? '' }),
     columns: [{ kind: 'name' }, ...headings.slice(1).map(() => ({ kind: 'figure' as const, addsUp: true }))],
     headings: 1,
     rows: [{ role: 'heading', cells: headings }, ...withoutEmptySections(rows)],

@@ -11,7 +11,6 @@ import {
   figureOver,
   findingsOf,
   inOrder,
-  nameOf,
   nameOfYear,
   planOf,
   reasonOf,
@@ -31,7 +30,7 @@ import {
   type Side,
   type PlanModel,
 } from '@haushalt/core';
-import { monthInWords, t, say } from '../language.ts';
+import { labelOf, monthInWords, t, say } from '../language.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
 
 const TOTAL_ROWS = [TOTAL_INCOME, TOTAL_EXPENSES, TOTAL_SET_ASIDE, NET, CUMULATIVE_NET];
@@ -64,7 +63,7 @@ export function scenariosSheet(model: PlanModel): Sheet {
     ...TOTAL_ROWS.map((id): SheetRow => ({
       role: id === CUMULATIVE_NET ? 'final' : id === NET ? 'total' : 'line',
       cells: [
-        words(nameOf(document, id)!),
+        words(labelOf(document, id)!),
         ...models.map((each): SheetCell => ({ value: finite(figureOver(each, id, year)), format: { unit: 'money' } })),
       ],
     })),
@@ -92,7 +91,7 @@ export function checksSheet(model: PlanModel): Sheet {
     return {
       role: 'line',
       cells: [
-        words([nameOf(document, place.id) ?? '', month].filter((part) => part !== '').join(', ')),
+        words([labelOf(document, place.id) ?? '', month].filter((part) => part !== '').join(', ')),
         words(say(message)),
         words(say(WHY[kind])),
         words(aside === null ? (mend ? say(mend.words) : '') : t('formats.setAsideBecause', { reason: aside })),
@@ -132,7 +131,7 @@ export function chartSheet(model: PlanModel, chart: ChartRow, actuals: Actuals):
     return found;
   };
   const titleOf = (of: (typeof series)[number]) => {
-    const name = nameOf(document, of.of) ?? '';
+    const name = labelOf(document, of.of) ?? '';
     const scenario = of.scenario === null ? null : (document.scenarios.get(of.scenario)?.name ?? null);
     return [name, scenario, of.actual ? t('formats.actual') : null].filter((part) => part !== null).join(', ');
   };

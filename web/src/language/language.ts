@@ -1,6 +1,6 @@
 import * as core from '@haushalt/core';
 import { useSyncExternalStore } from 'react';
-import { LANGUAGES, Speaker, catalogueFor, languageOf, localeOf, type Language, type MessageOf, type PlainIdOf, type Text, type Values, type WebTexts, type WriterOf } from '@haushalt/language'; // prettier-ignore
+import { LANGUAGES, Speaker, catalogueFor, languageOf, localeOf, type Language, type MessageOf, type PlainIdOf, type Text, type Value, type Values, type WebTexts, type WriterOf } from '@haushalt/language'; // prettier-ignore
 
 /** Where the language chosen is remembered in this browser, until someone signs in. */
 const REMEMBERED = 'haushalt.language';
@@ -37,6 +37,10 @@ export const writeWithUnit = (figure: number, unit: core.Unit, style: core.Figur
 /** What a line, total or figure is called where it is shown. */
 export const nameOf = (document: core.Document, id: string): string | undefined =>
   say(core.labelOf(document, id)) ?? undefined;
+
+/** Several values in words: "a, b and c", with `or` in place of `and`. */
+export const listInWords = (list: readonly Value[], joined: 'and' | 'or' = 'and'): string =>
+  present().list({ list, joined });
 
 /** The locale of words and dates: a notation's own where it is of the reader's language, else the language's. */
 export const wordsLocale = (notation?: string): string => localeOf(present().language, notation);

@@ -6,7 +6,6 @@ import {
   groupsWithLines,
   isTransfer,
   minorUnitsIn,
-  nameOf,
   nameOfYear,
   planOf,
   sideOfLine,
@@ -22,7 +21,7 @@ import {
   type Side,
   type Stretch,
 } from '@haushalt/core';
-import { monthInWords, t } from '../../language.ts';
+import { labelOf, monthInWords, t } from '../../language.ts';
 import { all, at, call, negate, number, operation, text, type SheetFormula } from '../formula.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { MONEY, column, sumOver } from './journal.ts';
@@ -110,7 +109,7 @@ export class SpendingByMonth {
       );
     }
     for (const [total, groups] of groupsOf)
-      rows.push(this.row('total', total, nameOf(this.document, total)!, this.sumOf(total, groups)));
+      rows.push(this.row('total', total, labelOf(this.document, total)!, this.sumOf(total, groups)));
     const there = (side: Side, month: Month) => {
       const total = totalOfSide(side)!;
       return groupsOf.has(total) ? at(this.key(total, month)) : number(0);
@@ -121,7 +120,7 @@ export class SpendingByMonth {
     };
     return [
       ...rows,
-      this.row('final', NET, nameOf(this.document, NET)!, net),
+      this.row('final', NET, labelOf(this.document, NET)!, net),
       this.row('line', 'unassigned', t('formats.journal.unassigned'), this.unassigned()),
     ];
   }

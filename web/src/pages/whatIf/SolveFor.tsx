@@ -6,7 +6,7 @@ import { AssumptionChoice, BearerChoice, WhenChoice, figureAt } from '../../part
 import { ProgressNote } from './ProgressNote.tsx';
 import { useChosen, usualRange, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
-import { nameOf, writeWithUnit, t } from '../../language/language.ts';
+import { nameOf, writeWithUnit, t, listInWords } from '../../language/language.ts';
 
 /** Which value of an assumption makes a figure what it should be; the answer is shown before it is applied. */
 export function SolveFor({ document, model, assumptions }: TryingProps) {
@@ -162,7 +162,10 @@ function headline(answer: Answer, value: (each: number) => string): string {
     case 'one':
       return value(answer.value);
     case 'several':
-      return answer.values.map((root) => rootInWords(root, value)).join(' or ');
+      return listInWords(
+        answer.values.map((root) => rootInWords(root, value)),
+        'or',
+      );
     case 'range':
       return t('whatIf.anyFromTo', { from: value(answer.from), to: value(answer.to) });
     case 'any':

@@ -7,7 +7,7 @@ import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import { blockAs, unitsOfBlock, type BlockAs } from './blockDraft.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
-import { say, writeWithUnit, t } from '../../../language/language.ts';
+import { say, writeWithUnit, t, listInWords } from '../../../language/language.ts';
 
 /** Takes one figure for all cells of a block, as exceptions or as stretches of the lines' rules. */
 export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: EditorProps<BudgetRow, BudgetColumn>) {
@@ -28,9 +28,10 @@ export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: E
   const lines = new Set(cells.map((cell) => cell.row)).size;
   const as = blockAs(draft, cells, document);
   const problem = read.ok ? (editing.refusal?.message ?? null) : read.message;
-  const figures = reads
-    .map((each) => writeWithUnit((each.read.ok && each.read.figure) || 0, each.unit, plan))
-    .join(' or ');
+  const figures = listInWords(
+    reads.map((each) => writeWithUnit((each.read.ok && each.read.figure) || 0, each.unit, plan)),
+    'or',
+  );
   const keyDown = (event: KeyboardEvent) => {
     event.stopPropagation();
     switch (event.key) {

@@ -33,7 +33,7 @@ import { useSession, useSessionState } from '../../../plan-session/SessionProvid
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import { isRule, reachOf, replacedBy } from './reach.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
-import { messageFor, say, writeWithUnit, monthInWords, t } from '../../../language/language.ts';
+import { messageFor, say, writeWithUnit, monthInWords, t, listInWords } from '../../../language/language.ts';
 
 type FigureEditorProps = EditorProps<BudgetRow, BudgetColumn>;
 type LineRowShown = Extract<BudgetRow, { kind: 'line' }>;
@@ -304,7 +304,7 @@ function ReplacedNote({ line, month, until, reach }: ReplacedNoteProps) {
   const parts = [t('budget.datedSteps', { steps }), t('budget.someExceptions', { exceptions })].filter(
     (part) => part !== '',
   );
-  return parts.length === 0 ? null : <small>{t('budget.replaces', { parts: parts.join(' and ') })}</small>;
+  return parts.length === 0 ? null : <small>{t('budget.replaces', { parts: listInWords(parts) })}</small>;
 }
 
 interface ResultProps {
