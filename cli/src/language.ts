@@ -15,12 +15,9 @@ export async function speak(language: Language): Promise<void> {
 /** Who speaks, for what is done in other packages. */
 export const speaking = (): Speaker => present();
 
-/** The language a command line asks for: `--lang`, else that of the terminal (POSIX: LC_ALL, LC_MESSAGES, LANG). */
-export function languageAsked(args: readonly string[], env: Readonly<Record<string, string | undefined>>): Language {
-  const at = args.indexOf('--lang');
-  const given = at >= 0 ? args[at + 1] : args.find((arg) => arg.startsWith('--lang='))?.slice('--lang='.length);
-  return languageOf([given ?? (env.LC_ALL || env.LC_MESSAGES || env.LANG || '')]);
-}
+/** The language of a terminal (POSIX: LC_ALL, LC_MESSAGES, LANG). */
+export const languageOfTerminal = (env: Readonly<Record<string, string | undefined>>): Language =>
+  languageOf([env.LC_ALL || env.LC_MESSAGES || env.LANG || '']);
 
 /** The text of a message in the language of the command line. */
 export const t: WriterOf<CliTexts> = (id, ...given) => present().write(id, given[0] as never);

@@ -11,7 +11,7 @@ import { restoreCommand } from './restore.ts';
 import { serveCommand } from './serve.ts';
 import { statementCommand } from './statement.ts';
 import { speakAlways } from '@haushalt/formats';
-import { languageAsked, speak, speaking, t } from './language.ts';
+import { languageOfTerminal, speak, speaking } from './language.ts';
 import { VERSION } from './version.ts';
 
 /** What the command line answers what cannot be done with. */
@@ -19,12 +19,11 @@ const USAGE_ERROR = 2;
 
 /** Carries out a command line, without the program's own name; `process.exitCode` says how it ended where not with 0. */
 export async function runProgram(args: readonly string[]): Promise<void> {
-  await speak(languageAsked(args, process.env));
+  await speak(languageOfTerminal(process.env));
   speakAlways(speaking());
   const program = new Command('haushalt')
     .description('Plan money by the month, from the command line.')
     .version(VERSION)
-    .option('--lang <language>', t('cli.optionLang'))
     .addCommand(calcCommand())
     .addCommand(checkCommand())
     .addCommand(convertCommand())

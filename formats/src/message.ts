@@ -1,7 +1,6 @@
-import type { FormatsTexts, MessageOf, Values } from '@haushalt/language';
+import { makerOf, type FormatsTexts, type MessageOf } from '@haushalt/language';
 
 export { listOf, type Message, type Text } from '@haushalt/language';
 
 /** Makes a message of the readers and writers; the sentence is written where it is shown, in a language. */
-export const messageFor: MessageOf<FormatsTexts> = (id, ...given) =>
-  given.length === 0 ? { id } : { id, values: given[0] as Values };
+export const messageFor: MessageOf<FormatsTexts> = makerOf();

@@ -15,5 +15,8 @@ export type PlainIdOf<Texts> = {
   [Id in keyof Texts & string]: unknown extends ValuesOf<Texts[Id] & string> ? Id : never;
 }[keyof Texts & string];
 
-/** A message without a check of its values, for the makers that have one. */
-export const messageWith = (id: string, values?: Values): Message => (values === undefined ? { id } : { id, values });
+/** The maker of messages of a package that says these texts. */
+export const makerOf =
+  <Texts>(): MessageOf<Texts> =>
+  (id, ...given) =>
+    given.length === 0 ? { id } : { id, values: given[0] as Values };

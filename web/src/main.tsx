@@ -1,7 +1,7 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { askAhead } from './app/planPrefetch.ts';
-import { languageAtFirst, speak } from './language/language.ts';
+import { languageWished, speak } from './language/language.ts';
 import { keepFocus } from './app/keptFocus.ts';
 import './app/theme.scss';
 import './app/frame.scss';
@@ -12,7 +12,7 @@ import './pages/pages.scss';
 askAhead(window.location.pathname);
 keepFocus();
 // Words first: what pages are called is said as soon as they are drawn.
-const [{ App }] = await Promise.all([import('./app/App.tsx'), speak(languageAtFirst())]);
+const [{ App }] = await Promise.all([import('./app/App.tsx'), speak(languageWished())]);
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <App />

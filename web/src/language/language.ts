@@ -1,9 +1,6 @@
 import * as core from '@haushalt/core';
 import { useSyncExternalStore } from 'react';
-import { LANGUAGES, Speaker, catalogueFor, languageOf, localeOf, type Language, type MessageOf, type PlainIdOf, type Text, type Value, type Values, type WebTexts, type WriterOf } from '@haushalt/language'; // prettier-ignore
-
-/** Where the language chosen is remembered in this browser, until someone signs in. */
-const REMEMBERED = 'haushalt.language';
+import { Speaker, catalogueFor, languageOf, localeOf, makerOf, type Language, type MessageOf, type PlainIdOf, type Text, type Value, type WebTexts, type WriterOf } from '@haushalt/language'; // prettier-ignore
 
 let speaker: Speaker | null = null;
 const listeners = new Set<() => void>();
@@ -17,8 +14,7 @@ function present(): Speaker {
 export const t: WriterOf<WebTexts> = (id, ...given) => present().write(id, given[0] as never);
 
 /** Makes a message of the pages, to be kept or handed on; it is written where it is shown. */
-export const messageFor: MessageOf<WebTexts> = (id, ...given) =>
-  given.length === 0 ? { id } : { id, values: given[0] as Values };
+export const messageFor: MessageOf<WebTexts> = makerOf();
 
 /** An id whose text stands alone, for labels that are written where they are shown. */
 export type Label = PlainIdOf<WebTexts>;
@@ -63,23 +59,14 @@ export const dayInWords = (day: core.Day, notation: string, style?: 'long' | 'sh
     .in(notation)
     .day(style ? { day, style } : { day });
 
-/** The language this browser begins with: as chosen before, else as the browser wishes. */
-export function languageAtFirst(): Language {
-  const remembered = LANGUAGES.find((each) => each === localStorage.getItem(REMEMBERED));
-  return remembered ?? languageOf(navigator.languages);
-}
+/** The language this browser wishes for; English where it names none there is. */
+export const languageWished = (): Language => languageOf(navigator.languages);
 
-/** Speaks a language from now on, everywhere at once; remembered in this browser. */
+/** Speaks a language from now on, everywhere at once. */
 export async function speak(language: Language): Promise<void> {
   speaker = new Speaker(language, await catalogueFor(language, 'pages'));
   if (typeof document !== 'undefined') document.documentElement.lang = language;
   for (const tell of listeners) tell();
-}
-
-/** Remembers the language chosen and speaks it. */
-export async function chooseLanguage(language: Language): Promise<void> {
-  localStorage.setItem(REMEMBERED, language);
-  await speak(language);
 }
 
 const subscribe = (tell: () => void) => {

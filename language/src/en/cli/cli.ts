@@ -66,5 +66,4 @@ export default {
   'cli.demoPerson': '{name} (password {password})',
   'cli.outputFails': 'The output cannot be written: {reason}.',
   'cli.noAssumptionCalled': '--set: the plan has no assumption named {name}.',
-  'cli.optionLang': 'the language (default: that of the terminal); so far English alone, en',
 } as const;
