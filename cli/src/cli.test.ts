@@ -136,7 +136,7 @@ describe('haushalt calc', () => {
   it.each([
     [['calc', 'nowhere.json'], /cannot be read/],
     [['calc', HOUSEHOLD, '--set', 'Inflation'], /should look like/],
-    [['calc', HOUSEHOLD, '--set', 'Deflation=3%'], /no assumption called Deflation/],
+    [['calc', HOUSEHOLD, '--set', 'Deflation=3%'], /no assumption named Deflation/],
     [['calc', HOUSEHOLD, '--set', 'Inflation=abc'], /not a valid figure/],
   ])('%j is answered with a sentence', async (args, message) => {
     const { code, error } = await run(...args);
