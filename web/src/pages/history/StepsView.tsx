@@ -201,7 +201,7 @@ function Step({ planId, step }: { readonly planId: string; readonly step: Histor
         <Initials id={personId} name={person} />
         <span className="history-label">
           {stepInWords(kind, label)}
-          {state === 'undone' && <small> {t('history.undone')}</small>}
+          {state === 'undone' && <small>{t('history.undone')}</small>}
         </span>
       </button>
       {isOpen && (
