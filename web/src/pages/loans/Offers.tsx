@@ -192,8 +192,8 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
       <p>
         <button type="button" className="btn btn-primary btn-sm" onClick={add}>
           <Icon name="add" /> {t('loan.anotherOffer')}
-        </button>{' '}
-        <span className="quiet">{t('loan.itBeginsWithTheTerms', { word: CALCULATORS.loans.word })}</span>
+        </button>
+        <span className="quiet ms-2">{t('loan.itBeginsWithTheTerms', { word: CALCULATORS.loans.word })}</span>
       </p>
     </div>
   );
