@@ -106,7 +106,7 @@ test('what is no figure is said at its place and nothing is lost', async ({ page
   // Leaving with the mouse does not throw away what cannot be taken.
   await page.keyboard.type('x,');
   await budget.cell('Heating', 9).click();
-  await expect(page.locator('.entry-popover')).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Rule of Rent' })).toBeFocused();
   await page.keyboard.press('Escape');
   await expect.poll(() => budget.figure('Rent', 3)).toBe('1,140.00');
 });

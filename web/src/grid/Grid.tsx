@@ -113,7 +113,10 @@ export function Grid<R extends GridRow, C extends GridColumn>(props: GridProps<R
 
   // While the main button is held down, the block follows the pointer.
   const pressedAt = useRef<Point | null>(null);
+  // A press that an editor does not give way to leaves the keyboard in it.
+  const isRefused = useRef(false);
   const press = (event: PointerEvent) => {
+    isRefused.current = false;
     const place = placeAt(event.target as Element);
     if (!place || event.button !== 0 || (event.target as Element).closest(OWN_CLICKS)) return;
     pressedAt.current = { x: event.clientX, y: event.clientY };
@@ -122,7 +125,8 @@ export function Grid<R extends GridRow, C extends GridColumn>(props: GridProps<R
       dispatch({ kind: 'release' });
     };
     window.addEventListener('pointerup', release, { once: true });
-    dispatch({ kind: 'press', place, how: event.shiftKey ? 'extend' : event.ctrlKey || event.metaKey ? 'add' : 'one' });
+    const how = event.shiftKey ? 'extend' : event.ctrlKey || event.metaKey ? 'add' : 'one';
+    isRefused.current = dispatch({ kind: 'press', place, how });
   };
   const reach = (event: PointerEvent) => {
     const from = pressedAt.current;
@@ -183,6 +187,9 @@ export function Grid<R extends GridRow, C extends GridColumn>(props: GridProps<R
       }}
       onKeyDown={control.onKeyDown}
       onPointerDown={press}
+      onMouseDown={(event) => {
+        if (isRefused.current) event.preventDefault();
+      }}
       onPointerOver={reach}
       onDoubleClick={(event) => {
         const place = placeAt(event.target as Element);

@@ -65,7 +65,8 @@ export interface GridControl<R extends GridRow, C extends GridColumn> {
   /** What stands in the cell that is edited. */
   readonly editor: ReactNode;
   readonly handle: React.RefObject<GridHandle | null>;
-  readonly dispatch: (event: GridEvent) => void;
+  /** Returns whether an editor keeps the keyboard, since what is typed in it cannot be taken. */
+  readonly dispatch: (event: GridEvent) => boolean;
   readonly select: (selection: GridSelection | ((before: GridSelection) => GridSelection)) => void;
   /** Opens the editor of a cell, with the text typed or what stands there; says why not where it cannot be. */
   readonly open: (place: GridPlace, typed?: string | null, asRule?: boolean) => void;
@@ -99,13 +100,16 @@ export function useGrid<R extends GridRow, C extends GridColumn>(terms: GridTerm
     if (next.state !== before) setState(next.state);
     if (next.notice !== null) say.say({ text: next.notice, tone: 'warning' });
     // What cannot be taken keeps the keyboard, wherever the pointer went.
-    if (next.stays) requestAnimationFrame(() => editor.current?.focus());
+    if (next.stays) editor.current?.focus();
     // Before the editor goes: taking away what has the focus costs the browser far more.
     else if (event.kind === 'press' || (event.kind !== 'leave' && editingIn(before) && !editingIn(next.state)))
       handle.current?.focus();
+    return next.stays;
   }, []);
 
-  useLayoutEffect(() => dispatch({ kind: 'laidOut' }), [rows, columns, dispatch]);
+  useLayoutEffect(() => {
+    dispatch({ kind: 'laidOut' });
+  }, [rows, columns, dispatch]);
   useOnUnmount(() => dispatch({ kind: 'leave' }));
 
   const selection = useMemo(
