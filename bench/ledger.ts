@@ -97,7 +97,7 @@ export function importRows(): Row[] {
       what: `${words[random.below(words.length)]} ${words[random.below(words.length)]}`,
       amount: -1 - random.below(90_000),
       reference: `R${at}`,
-      place: { id: 'formats.inLine', values: { line: at } },
+      place: { id: 'formats.place.line', values: { line: at } },
     }));
     // A tenth of it is there already.
     const known = lines.slice(0, STATEMENT / 10).map(({ date, what, amount, reference }, at) =>

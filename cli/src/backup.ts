@@ -21,7 +21,7 @@ export function backupCommand(): Command {
       const file = databaseFile(dataFolder(options));
       try {
         copyDatabase(file, resolve(out));
-        console.log(t('cli.isCopiedTo', { file, to: resolve(out) }));
+        console.log(t('cli.backup.copied', { file, to: resolve(out) }));
       } catch (error) {
         if (error instanceof DatabaseError) throw new CliError(say(error.text));
         throw error;

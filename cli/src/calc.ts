@@ -119,7 +119,7 @@ function printList(
   const list = listsOf(document).find((each) => nameKey(each.name) === nameKey(name));
   if (!list)
     throw new CliError(
-      t('cli.thereIsNoList', {
+      t('cli.listUnknown', {
         name,
         lists: listsOf(document)
           .map((each) => each.name)
@@ -168,21 +168,21 @@ function printList(
 
 function withValue(document: Document, setting: string): Document {
   const match = /^(.+?)=(.*)$/.exec(setting);
-  if (!match) throw new CliError(t('cli.setShouldLookLikeInflation', { setting }));
+  if (!match) throw new CliError(t('cli.set.form', { setting }));
   const [, name, text] = match as unknown as [string, string, string];
   const id = namesOf(document).find(name)?.id;
   const assumption = id === undefined ? undefined : document.assumptions.get(id);
-  if (!assumption) throw new CliError(t('cli.noAssumptionCalled', { name: name.trim() }));
+  if (!assumption) throw new CliError(t('cli.set.assumptionUnknown', { name: name.trim() }));
   const read = readFigure(text, 'en', assumption.unit);
-  if (!read.ok) throw new CliError(t('cli.settingRefused', { name: assumption.name, message: read.message }));
-  if (read.figure === null) throw new CliError(t('cli.setAValueIsNeeded', { name: assumption.name }));
+  if (!read.ok) throw new CliError(t('cli.set.refused', { name: assumption.name, message: read.message }));
+  if (read.figure === null) throw new CliError(t('cli.set.valueMissing', { name: assumption.name }));
   const decision = decide(document, {
     kind: 'assumption.set',
     assumption: assumption.id,
     settings: { value: read.figure },
   });
   if (!decision.ok)
-    throw new CliError(t('cli.settingRefused', { name: assumption.name, message: decision.refusal.message }));
+    throw new CliError(t('cli.set.refused', { name: assumption.name, message: decision.refusal.message }));
   // What is tried holds for all months, so dated steps do not apply.
   const steps = [...document.assumptionSteps.values()].filter((step) => step.assumption === assumption.id);
   const removals = steps.map((step) => ({ table: 'assumptionSteps' as const, id: step.id, before: step, after: null }));

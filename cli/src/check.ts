@@ -41,19 +41,19 @@ export function checkCommand(): Command {
           place.month === null ? '' : `, ${say({ id: 'comparison.month', values: { month: { month: place.month } } })}`;
         console.log(`${say(message)} [${placeName(document, place.id)}${month}]`);
         console.log(`  ${say(WHY[kind])}`);
-        for (const each of [mend, otherMend]) if (each) console.log(t('cli.toMendIt', { words: each.words }));
-        if (reason !== null) console.log(t('cli.setAside', { reason }));
+        for (const each of [mend, otherMend]) if (each) console.log(t('cli.check.fix', { words: each.words }));
+        if (reason !== null) console.log(t('cli.check.dismissed', { reason }));
       }
       const count = open.length;
       const aside = findings.length - count;
-      console.log(t('cli.summary', { found: count, aside }));
+      console.log(t('cli.check.summary', { found: count, aside }));
       if (count > 0) process.exitCode = 1;
     });
 }
 
 function placeName(document: Document, id: string): string {
   if (id === UNASSIGNED) return t('cli.entriesWithoutLine');
-  if (id === EXPECTED) return t('cli.whatIsExpected');
+  if (id === EXPECTED) return t('cli.recurringEntries');
   const label = labelOf(document, id);
   return (label && say(label)) ?? document.accounts.get(id)?.name ?? id;
 }

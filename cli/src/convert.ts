@@ -58,7 +58,7 @@ export function convertCommand(): Command {
       const isPlan = out.endsWith('.haushalt.json');
       const kind = FILE_KINDS.find((each) => out.toLowerCase().endsWith(`.${each}`));
       if (!isPlan && !kind)
-        throw new CliError(t('cli.writesTo', { endings: '.ods, .xlsx, .csv, .pdf, .haushalt.json' }));
+        throw new CliError(t('cli.export.endings', { endings: '.ods, .xlsx, .csv, .pdf, .haushalt.json' }));
       const plan =
         from.endsWith('.json') || from === '-' ? readPlanFile(from) : await planOfWorkbook(from, mend, said, audit);
       if (isPlan) return writeOut(out, JSON.stringify(toPlanFile(plan.document, plan.entries), null, 2));
@@ -89,7 +89,7 @@ async function planOfWorkbook(
   try {
     bytes = readFileSync(file);
   } catch {
-    throw new CliError(t('cli.cannotBeReadIsThe', { name: file }));
+    throw new CliError(t('cli.unreadable', { name: file }));
   }
   try {
     const title = basename(file).replace(/\.[^.]*$/, '');
@@ -125,13 +125,12 @@ function readSaid(file: string): ReadingCorrections {
   try {
     text = readFileSync(file, 'utf8');
   } catch {
-    throw new CliError(t('cli.cannotBeReadIsThe', { name: file }));
+    throw new CliError(t('cli.unreadable', { name: file }));
   }
   try {
     return readingSaid(JSON.parse(text));
   } catch (error) {
-    if (error instanceof SyntaxError)
-      throw new CliError(t('cli.isNotValidJson', { name: file, message: error.message }));
+    if (error instanceof SyntaxError) throw new CliError(t('cli.invalidJson', { name: file, message: error.message }));
     throw error;
   }
 }

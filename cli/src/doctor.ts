@@ -17,7 +17,7 @@ export function doctorCommand(): Command {
     .action(async (options: DoctorOptions) => {
       const { databaseFile, examine } = await import('@haushalt/server');
       const found = examine(databaseFile(dataFolder(options)), now());
-      for (const { isWell, words } of found) console.log(t('cli.examined', { isWell, words }));
+      for (const { isWell, words } of found) console.log(t('cli.doctor.line', { isWell, words }));
       if (found.some(({ isWell }) => !isWell)) process.exitCode = 1;
     });
 }

@@ -8,7 +8,7 @@ export function writeOut(out: string, content: string | Uint8Array): void {
     writeFileSync(out, content);
   } catch (error) {
     throw new CliError(
-      t('cli.cannotBeWritten', { file: out, why: (error as NodeJS.ErrnoException).code ?? String(error) }),
+      t('cli.notWritable', { file: out, why: (error as NodeJS.ErrnoException).code ?? String(error) }),
     );
   }
 }

@@ -43,7 +43,7 @@ export function personCommand(): Command {
 function list(options: DataOptions): Promise<void> {
   return withPeople(options, (people) => {
     const all = people.all().filter(({ id }) => people.passwordOf(id) !== null);
-    if (all.length === 0) console.log(t('cli.nobodyYet'));
+    if (all.length === 0) console.log(t('cli.person.none'));
     for (const { name, address } of all) console.log(address === '' ? name : `${name} <${address}>`);
   });
 }
@@ -53,12 +53,12 @@ function first(name: string, address: string, options: DataOptions): Promise<voi
     options,
     async (people) => {
       const { LOCAL_PERSON } = await import('@haushalt/server');
-      if (people.haveSignIn()) throw new CliError(t('cli.thereIsAFirst'));
-      if (name.includes('@')) throw new CliError(t('cli.aNameIsNoAddress'));
+      if (people.haveSignIn()) throw new CliError(t('cli.person.administratorExists'));
+      if (name.includes('@')) throw new CliError(t('cli.person.nameWithAt'));
       const hash = await newPassword([name, address]);
       people.change(LOCAL_PERSON.id, name.trim(), address.trim());
       people.setPassword(LOCAL_PERSON.id, hash);
-      console.log(t('cli.isFirstNow', { name: name.trim() }));
+      console.log(t('cli.person.isAdministrator', { name: name.trim() }));
     },
     true,
   );
@@ -67,10 +67,10 @@ function first(name: string, address: string, options: DataOptions): Promise<voi
 function reset(who: string, options: DataOptions): Promise<void> {
   return withPeople(options, async (people) => {
     const person = people.byNameOrAddress(who);
-    if (!person) throw new CliError(t('cli.nobodyIsCalled', { who }));
+    if (!person) throw new CliError(t('cli.person.unknown', { who }));
     people.setPassword(person.id, await newPassword([person.name, person.address]));
     people.endAll(person.id);
-    console.log(t('cli.hasNewPassword', { name: person.name }));
+    console.log(t('cli.person.newPassword', { name: person.name }));
   });
 }
 
@@ -78,7 +78,7 @@ function reset(who: string, options: DataOptions): Promise<void> {
 async function withPeople(options: DataOptions, run: (people: PeopleStore) => unknown, isNew = false): Promise<void> {
   const { DatabaseError, createPeopleStore, databaseFile, databaseVersion, newestVersion, openDatabase, takeLock } = await import('@haushalt/server'); // prettier-ignore
   const file = databaseFile(dataFolder(options));
-  if (!isNew && !existsSync(file)) throw new CliError(t('cli.noDatabaseAt', { file }));
+  if (!isNew && !existsSync(file)) throw new CliError(t('cli.noDatabase', { file }));
   try {
     // An older database is brought up to date only while no server uses it.
     if (existsSync(file) && databaseVersion(file) < newestVersion()) takeLock(file)();
@@ -101,7 +101,7 @@ async function newPassword(own: readonly string[]): Promise<string> {
   const { hashOfNew } = await import('@haushalt/server');
   const silent = new Writable({ write: (_chunk, _encoding, done) => done() });
   const isTyped = process.stdin.isTTY === true;
-  if (isTyped) process.stderr.write(t('cli.chooseAPassword'));
+  if (isTyped) process.stderr.write(t('cli.person.password'));
   const lines = createInterface({ input: process.stdin, output: silent, terminal: isTyped });
   const password = await new Promise<string>((resolve) => {
     lines.once('line', resolve);
@@ -112,6 +112,6 @@ async function newPassword(own: readonly string[]): Promise<string> {
   try {
     return await hashOfNew(password, own.filter((text) => text !== '')); // prettier-ignore
   } catch (error) {
-    throw new CliError(t('cli.tooEasy', { words: say((error as { readonly text: Text }).text) }));
+    throw new CliError(t('cli.person.passwordWeak', { words: say((error as { readonly text: Text }).text) }));
   }
 }

@@ -13,14 +13,14 @@ export function readPlanFile(file: string): { document: Document; entries: Ledge
   try {
     bytes = readFileSync(file === '-' ? 0 : file);
   } catch {
-    throw new CliError(t('cli.cannotBeReadIsThe', { name }));
+    throw new CliError(t('cli.unreadable', { name }));
   }
   const text = decoded(bytes, name);
   let json: unknown;
   try {
     json = JSON.parse(text);
   } catch (error) {
-    throw new CliError(t('cli.isNotValidJson', { name, message: (error as Error).message }));
+    throw new CliError(t('cli.invalidJson', { name, message: (error as Error).message }));
   }
   try {
     const document = parsePlan(json);
@@ -38,6 +38,6 @@ function decoded(bytes: Buffer, name: string): string {
   try {
     return new TextDecoder(encoding, { fatal: true }).decode(bytes);
   } catch {
-    throw new CliError(t('cli.isNotWrittenInUtf', { name }));
+    throw new CliError(t('cli.notUtf8', { name }));
   }
 }

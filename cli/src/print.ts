@@ -71,16 +71,18 @@ export function printCommand(): Command {
       const laidOut = await pagesOf(source, request, today());
       writeOut(out, await pdfOf(laidOut, options, planOf(document)));
       for (const { title, size } of tooSmall(laidOut))
-        console.error(t('cli.isTooSmall', { title, size: writeWithDecimals(size, 'number', 1, planOf(document)) }));
-      if (laidOut.missing.length > 0) console.error(t('cli.cannotBePrinted', { letters: laidOut.missing.join(' ') }));
-      console.log(t('cli.isWrittenTo', { out, pages: laidOut.pages.length }));
+        console.error(t('cli.print.tooSmall', { title, size: writeWithDecimals(size, 'number', 1, planOf(document)) }));
+      if (laidOut.missing.length > 0)
+        console.error(t('cli.print.missingCharacters', { letters: laidOut.missing.join(' ') }));
+      console.log(t('cli.print.written', { out, pages: laidOut.pages.length }));
     });
 }
 
 function partsNamed(list: string): Part[] {
   return list.split(',').map((text) => {
     const part = PARTS.find((each) => each.toLowerCase() === text.trim().toLowerCase());
-    if (!part) throw new CliError(t('cli.noSuchPart', { part: text.trim(), parts: [...PARTS, 'plan'].join(', ') }));
+    if (!part)
+      throw new CliError(t('cli.print.partUnknown', { part: text.trim(), parts: [...PARTS, 'plan'].join(', ') }));
     return part;
   });
 }
@@ -89,7 +91,8 @@ function yearsNamed(list: string | undefined, years: readonly number[]): number[
   if (list === undefined) return [];
   return list.split(',').map((text) => {
     const year = Number(text.trim());
-    if (!years.includes(year)) throw new CliError(t('cli.noSuchYear', { year: text.trim(), years: years.join(', ') }));
+    if (!years.includes(year))
+      throw new CliError(t('cli.print.yearUnknown', { year: text.trim(), years: years.join(', ') }));
     return year;
   });
 }

@@ -38,7 +38,7 @@ async function restore(from: string, options: RestoreOptions): Promise<void> {
   const { DatabaseError, Work, copyDatabase, creatingFrom, databaseFile, openStore, LOCAL_PERSON } = await import('@haushalt/server'); // prettier-ignore
   const file = resolve(from);
   const to = databaseFile(dataFolder(options));
-  if (!existsSync(file)) throw new CliError(t('cli.cannotBeReadIsThe', { name: file }));
+  if (!existsSync(file)) throw new CliError(t('cli.unreadable', { name: file }));
   const folder = mkdtempSync(join(tmpdir(), 'haushalt-restore-'));
   const copy = join(folder, 'backup.db');
   const work = new Work();
@@ -46,13 +46,13 @@ async function restore(from: string, options: RestoreOptions): Promise<void> {
     copyFileSync(file, copy);
     const all = await work.do<'readBackup'>({ kind: 'readBackup', file: copy });
     for (const name of options.plan)
-      if (!all.some((plan) => plan.name === name)) throw new CliError(t('cli.noPlanIn', { file, name }));
+      if (!all.some((plan) => plan.name === name)) throw new CliError(t('cli.restore.planUnknown', { file, name }));
     if (!existsSync(to) && options.plan.length === 0) {
       openStore(to).close();
       rmSync(to);
       copyDatabase(copy, `${to}.restored`);
       renameSync(`${to}.restored`, to);
-      console.log(t('cli.isPutInPlace', { file, to }));
+      console.log(t('cli.restore.inPlace', { file, to }));
       return;
     }
     const store = openStore(to);
@@ -65,7 +65,7 @@ async function restore(from: string, options: RestoreOptions): Promise<void> {
         await createFrom({ kind: 'restorePlan', file: copy, planId: id }, free, LOCAL_PERSON);
         restored.push(name);
       }
-      console.log(t('cli.isRestored', { count: restored.length, names: listOf(restored, 'comma'), folder: to }));
+      console.log(t('cli.restore.restored', { count: restored.length, names: listOf(restored, 'comma'), folder: to }));
     } finally {
       store.close();
     }
@@ -73,7 +73,7 @@ async function restore(from: string, options: RestoreOptions): Promise<void> {
     if (error instanceof CliError) throw error;
     if (error instanceof DatabaseError) throw new CliError(say(error.text));
     throw new CliError(
-      t('cli.cannotBeReadAsABackup', {
+      t('cli.restore.unreadable', {
         file,
         why: error instanceof MessageError ? say(error.text) : error instanceof Error ? error.message : String(error),
       }),

@@ -55,9 +55,9 @@ export function serveCommand(): Command {
 }
 
 async function run(options: ServeCommandOptions): Promise<void> {
-  if (options.fresh && !options.demo) throw new CliError(t('cli.freshRemovesADatabaseAnd'));
-  if (options.behindProxy.length > 0 && options.url === undefined) throw new CliError(t('cli.behindAProxyTheAddress'));
-  if (options.fresh && options.data) throw new CliError(t('cli.freshOnlyStartsOverThe'));
+  if (options.fresh && !options.demo) throw new CliError(t('cli.freshWithoutDemo'));
+  if (options.behindProxy.length > 0 && options.url === undefined) throw new CliError(t('cli.serve.urlBehindProxy'));
+  if (options.fresh && options.data) throw new CliError(t('cli.freshWithData'));
   // Fetched here, so that the other commands need not load the server.
   const { DatabaseError, PortTaken, ServeRefused, serve } = await import('@haushalt/server');
   const data = dataFolder(options);
@@ -77,7 +77,7 @@ async function run(options: ServeCommandOptions): Promise<void> {
       ...(options.demo ? { demo } : {}),
       ...(options.demoMonth ? { demoMonth: options.demoMonth } : {}),
     });
-    console.log(t('cli.haushaltIsReadyPlansAre', { url, data }));
+    console.log(t('cli.serve.ready', { url, data }));
     if (options.demo) {
       const { people } = demo();
       const named = people.map((each) => t('cli.demoPerson', each));
@@ -89,7 +89,7 @@ async function run(options: ServeCommandOptions): Promise<void> {
     process.once('SIGTERM', end);
   } catch (error) {
     if (error instanceof PortTaken) {
-      throw new CliError(t('cli.isFreeAddPort', { message: say(error.text), free: error.free }));
+      throw new CliError(t('cli.serve.freePort', { message: say(error.text), free: error.free }));
     }
     if (error instanceof DatabaseError || error instanceof ServeRefused) throw new CliError(say(error.text));
     const { code, message } = error as NodeJS.ErrnoException;
@@ -100,7 +100,7 @@ async function run(options: ServeCommandOptions): Promise<void> {
       code === 'EAI_AGAIN' ||
       code === 'EINVAL'
     )
-      throw new CliError(t('cli.cannotListenOn', { host: options.host, port: options.port, message }));
+      throw new CliError(t('cli.serve.cannotListen', { host: options.host, port: options.port, message }));
     throw error;
   }
 }
@@ -116,7 +116,7 @@ function demo(): Demo {
 }
 
 function readMonth(text: string): Month {
-  if (!isMonth(text)) throw new InvalidArgumentError(t('cli.aMonthIs'));
+  if (!isMonth(text)) throw new InvalidArgumentError(t('cli.monthExpected'));
   return text;
 }
 
@@ -135,13 +135,13 @@ function readUrl(text: string): string {
     url.hash !== '' ||
     url.username !== ''
   )
-    throw new InvalidArgumentError(t('cli.aUrlIs'));
+    throw new InvalidArgumentError(t('cli.urlExpected'));
   return url.origin;
 }
 
 function readCount(text: string): number {
   const count = Number(text);
-  if (!Number.isInteger(count) || count < 0 || count > 1000) throw new InvalidArgumentError(t('cli.aCountIsANumber'));
+  if (!Number.isInteger(count) || count < 0 || count > 1000) throw new InvalidArgumentError(t('cli.countExpected'));
   return count;
 }
 
@@ -151,6 +151,6 @@ function collect(value: string, earlier: readonly string[]): string[] {
 
 function readPort(text: string): number {
   const port = Number(text);
-  if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new InvalidArgumentError(t('cli.aPortIsANumber'));
+  if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new InvalidArgumentError(t('cli.portExpected'));
   return port;
 }

@@ -152,17 +152,17 @@ function accountNamed(document: Document, name: string): string {
   const [row] = rowsNamed(document.accounts, name);
   if (row) return row.id;
   const names = [...document.accounts.values()].map((each) => each.name).join(', ');
-  throw new CliError(t('cli.noAccountCalled', { name, names, hasNames: names !== '' }));
+  throw new CliError(t('cli.accountUnknown', { name, names, hasNames: names !== '' }));
 }
 
 function bytesOf(file: string): Uint8Array {
   try {
     const bytes = readFileSync(file === '-' ? 0 : file);
-    if (bytes.length > MAX_STATEMENT) throw new CliError(t('cli.isTooLarge', { file }));
+    if (bytes.length > MAX_STATEMENT) throw new CliError(t('cli.tooLarge', { file }));
     return bytes;
   } catch (error) {
     if (error instanceof StatementError) throw error;
-    throw new CliError(t('cli.cannotBeReadIsThe', { name: file }));
+    throw new CliError(t('cli.unreadable', { name: file }));
   }
 }
 
@@ -170,15 +170,15 @@ function write(file: string, text: string): void {
   try {
     writeFileSync(file, `${text}\n`);
   } catch (error) {
-    throw new CliError(t('cli.cannotBeWritten', { file, why: (error as Error).message }));
+    throw new CliError(t('cli.notWritable', { file, why: (error as Error).message }));
   }
 }
 
 /** Asks for what `--account` has to say, with the accounts there are. */
 function whichAccount(file: string, numbers: readonly string[], isOneOfSeveral: boolean, names: string): string {
-  const accounts = t('cli.planHasAccounts', { names, hasNames: names !== '' });
+  const accounts = t('cli.statement.planAccounts', { names, hasNames: names !== '' });
   const [number = ''] = numbers;
   return isOneOfSeveral
-    ? t('cli.sayWhichAccounts', { file, numbers: listOf(numbers, 'comma'), count: numbers.length, accounts })
-    : t('cli.sayWhichAccount', { file, number, hasNumber: number !== '', accounts });
+    ? t('cli.statement.accountsMissing', { file, numbers: listOf(numbers, 'comma'), count: numbers.length, accounts })
+    : t('cli.statement.accountMissing', { file, number, hasNumber: number !== '', accounts });
 }

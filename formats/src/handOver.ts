@@ -58,7 +58,7 @@ export async function pagesOf(
   progress: Progress = () => {},
 ): Promise<PrintedPages> {
   const plan = planOf(source.model.document);
-  progress(0, t('formats.calculating'));
+  progress(0, t('formats.progress.calculating'));
   const sheets = bookSheets(source, request);
   const setup: PageSetup = {
     ...request,
@@ -66,7 +66,9 @@ export async function pagesOf(
     date: dayInWords(today, plan.locale),
   };
   const title = request.title.trim() === '' ? plan.name : request.title.trim();
-  return setPages(sheets, title, plan, setup, (done) => progress(0.1 + 0.4 * done, t('formats.settingPages')));
+  return setPages(sheets, title, plan, setup, (done) =>
+    progress(0.1 + 0.4 * done, t('formats.progress.preparingPages')),
+  );
 }
 
 /** Pages as they are printed. */
@@ -104,10 +106,10 @@ export async function handOver(
   switch (request.kind) {
     case 'pdf': {
       const laidOut = await pagesOf(source, request, today, progress);
-      return pdfOf(laidOut, request, plan, (done) => progress(0.5 + 0.5 * done, t('formats.writingPages')));
+      return pdfOf(laidOut, request, plan, (done) => progress(0.5 + 0.5 * done, t('formats.progress.writingPages')));
     }
     case 'csv': {
-      progress(0, t('formats.calculating'));
+      progress(0, t('formats.progress.calculating'));
       // For other programs all months are one table; read by people, each year has one with its sums.
       const years = request.notation === 'neutral' ? 'together' : 'byYear';
       const sheets = bookSheets(source, { ...request, withNotes: false }, years);
@@ -115,9 +117,9 @@ export async function handOver(
     }
     case 'ods':
     case 'xlsx': {
-      progress(0, t('formats.sayingRules'));
+      progress(0, t('formats.progress.convertingRules'));
       const workbook = liveWorkbook(source.model, { by: request.by, author: request.name }, source.happened, source.entries()); // prettier-ignore
-      const told = (done: number) => progress(0.4 + 0.6 * done, t('formats.writingSheets'));
+      const told = (done: number) => progress(0.4 + 0.6 * done, t('formats.progress.writingSheets'));
       told(0);
       if (request.kind === 'ods') return (await import('./write/ods.ts')).writeOds(workbook, told);
       return (await import('./write/xlsx.ts')).writeXlsx(workbook, told);

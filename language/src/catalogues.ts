@@ -6,6 +6,7 @@ export type Audience = 'pages' | 'programs';
 const LOADERS: Readonly<Record<Language, Readonly<Record<Audience, () => Promise<{ readonly default: Catalogue }>>>>> =
   {
     en: { pages: () => import('./en/pages.ts'), programs: () => import('./en/programs.ts') },
+    de: { pages: () => import('./de/pages.ts'), programs: () => import('./de/programs.ts') },
   };
 
 /** Loads what is said in a language; no other language is loaded with it. */

@@ -2,14 +2,14 @@ import { IntlMessageFormat } from 'intl-messageformat';
 import { isMessage, type DayValue, type ListValue, type Message, type MonthValue, type Text, type Value, type Values } from './values.ts'; // prettier-ignore
 
 /** The languages there are, as BCP 47 tags. */
-export const LANGUAGES = ['en'] as const;
+export const LANGUAGES = ['en', 'de'] as const;
 export type Language = (typeof LANGUAGES)[number];
 
 /** ICU texts by id. */
 export type Catalogue = Readonly<Record<string, string>>;
 
 /** The region whose habits a language follows where nothing else is said. */
-const REGIONS: Readonly<Record<Language, string>> = { en: 'en-IE' };
+const REGIONS: Readonly<Record<Language, string>> = { en: 'en-IE', de: 'de-DE' };
 
 /** The first language of a list of BCP 47 tags or POSIX locales that there is; English when there is none. */
 export function languageOf(wanted: readonly string[]): Language {

@@ -22,8 +22,8 @@ const AHEAD = 5 * 60_000;
 export function examine(file: string, now: Date): Examined[] {
   const folder = dirname(file);
   if (!existsSync(file))
-    return [{ what: 'folder', isWell: false, words: messageFor('server.thereIsNoDatabaseAt', { file }) }];
-  const found: Examined[] = [{ what: 'folder', isWell: true, words: messageFor('server.liesAt', { file }) }];
+    return [{ what: 'folder', isWell: false, words: messageFor('server.database.missing', { file }) }];
+  const found: Examined[] = [{ what: 'folder', isWell: true, words: messageFor('server.doctor.location', { file }) }];
   const say = (what: Examined['what'], isWell: boolean, words: Message) => found.push({ what, isWell, words });
 
   const open = [folder, file].filter((path) => (statSync(path).mode & 0o077) !== 0);
@@ -31,8 +31,8 @@ export function examine(file: string, now: Date): Examined[] {
     'permissions',
     open.length === 0,
     open.length === 0
-      ? messageFor('server.onlyYouCanRead')
-      : messageFor('server.othersCanRead', { paths: listOf(open) }),
+      ? messageFor('server.doctor.private')
+      : messageFor('server.doctor.readableByOthers', { paths: listOf(open) }),
   );
 
   const { bavail, bsize } = statfsSync(folder);
@@ -40,14 +40,18 @@ export function examine(file: string, now: Date): Examined[] {
   say(
     'space',
     room >= needed,
-    messageFor('server.roomLeft', { room: inMegabytes(room), needed: inMegabytes(needed), isEnough: room >= needed }),
+    messageFor('server.doctor.space', {
+      room: inMegabytes(room),
+      needed: inMegabytes(needed),
+      isEnough: room >= needed,
+    }),
   );
 
   const [version, newest] = [databaseVersion(file), newestVersion()];
   say(
     'version',
     version === newest,
-    messageFor('server.versionOf', {
+    messageFor('server.doctor.version', {
       version,
       newest,
       order: version === newest ? 'same' : version > newest ? 'newer' : 'older',
@@ -58,15 +62,15 @@ export function examine(file: string, now: Date): Examined[] {
   try {
     const result = String(database.pragma('quick_check(1)', { simple: true }));
     const lost = (database.pragma('foreign_key_check') as unknown[]).length;
-    say('integrity', result === 'ok' && lost === 0, result === 'ok' && lost === 0 ? messageFor('server.theDatabaseIsWhole') : messageFor('server.theDatabaseIsDamagedPut')); // prettier-ignore
+    say('integrity', result === 'ok' && lost === 0, result === 'ok' && lost === 0 ? messageFor('server.doctor.intact') : messageFor('server.database.damaged')); // prettier-ignore
     const latest = database.prepare<[], string | null>('select max(at) from changeLog').pluck().get() ?? null;
     const isAhead = latest !== null && Date.parse(latest) > now.getTime() + AHEAD;
     say(
       'clock',
       !isAhead,
       isAhead
-        ? messageFor('server.theClockIsBehind', { latest })
-        : messageFor('server.theClockSays', { now: now.toISOString() }),
+        ? messageFor('server.doctor.clockBehind', { latest })
+        : messageFor('server.doctor.clock', { now: now.toISOString() }),
     );
   } finally {
     database.close();
@@ -77,7 +81,9 @@ export function examine(file: string, now: Date): Examined[] {
   say(
     'backups',
     age <= BACKUP_AGE,
-    newestBackup ? messageFor('server.newestBackupIs', { at: newestBackup.at }) : messageFor('server.thereIsNoBackup'),
+    newestBackup
+      ? messageFor('server.doctor.newestBackup', { at: newestBackup.at })
+      : messageFor('server.doctor.noBackup'),
   );
   return found;
 }

@@ -59,7 +59,11 @@ describe('A history', () => {
     const [april, march] = await history();
     expect(april!.label).toEqual({
       id: 'change.line.setFigure',
-      values: { line: 'Hall', months: { id: 'command.in', values: { month: { month: '2026-04' } } }, figure: '260.00' },
+      values: {
+        line: 'Hall',
+        months: { id: 'command.inMonth', values: { month: { month: '2026-04' } } },
+        figure: '260.00',
+      },
     });
     await stop();
     const database = new Database(file);

@@ -150,7 +150,7 @@ export class Maintenance {
     if (!store.plans.find(planId)) return;
     store.snapshots.add(planId, {
       id: randomUUID(),
-      name: messageFor('server.nightly', { day: dayOf(at) }),
+      name: messageFor('server.snapshot.nightly', { day: dayOf(at) }),
       note: '',
       kind: 'nightly',
       revision,

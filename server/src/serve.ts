@@ -45,7 +45,7 @@ export class PortTaken extends MessageError {
   readonly free: number;
 
   constructor(port: number, free: number) {
-    super(messageFor('server.portIsTaken', { port }));
+    super(messageFor('server.portTaken', { port }));
     this.free = free;
   }
 }
@@ -80,7 +80,7 @@ export async function serve(
     const isReached = !isLoopback(options.host) || (options.proxies ?? []).length > 0;
     if (isReached && !store.people.haveSignIn()) {
       store.close();
-      throw new ServeRefused(messageFor('server.onThereHasToBeSomeone', { host: options.host }));
+      throw new ServeRefused(messageFor('server.peopleNeededOnHost', { host: options.host }));
     }
     if (options.demo && store.plans.count() === 0 && !store.people.haveSignIn()) {
       const month = options.demoMonth ?? monthOfDay(today());

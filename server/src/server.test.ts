@@ -258,7 +258,7 @@ describe('bad input', () => {
     expect((await call('GET', '/plans/none')).body.error).toEqual({
       code: 'notFound',
       message: 'Plan not found. It may have been deleted, or is no longer shared with you.',
-      text: { id: 'server.thereIsNoSuchPlan' },
+      text: { id: 'server.planNotFound' },
     });
     await refused(call('GET', '/plans/none'), 404, /Plan not found/);
     await refused(call('GET', '/nowhere'), 404, /Nothing was found at GET \/api\/nowhere/);

@@ -24,8 +24,8 @@ export function answerUnits(row: BreakEvenRow, given: Given, period: number): Un
   const input = (column: string) => given.at(inputId(row.id, column), period);
   const needed = (column: string, words: string, are = 'is') => {
     const value = input(column);
-    if (value === null) throw new NoAnswer(messageFor('calculator.theEmptySoTheUnits', { words, are }));
-    if (value < 0) throw new NoAnswer(messageFor('calculator.theBelowZeroGiveWhat', { words, are }), column);
+    if (value === null) throw new NoAnswer(messageFor('calculator.unitsInputEmpty', { words, are }));
+    if (value < 0) throw new NoAnswer(messageFor('calculator.inputBelowZero', { words, are }), column);
     return value;
   };
   const fixedCosts = needed('fixedCosts', 'fixed costs', 'are');
@@ -45,7 +45,7 @@ export function answerUnits(row: BreakEvenRow, given: Given, period: number): Un
 }
 
 /** Why there is no number of units at which nothing is lost. */
-export const NO_CROSSING = messageFor('calculator.neverAUnitCostsAs');
+export const NO_CROSSING = messageFor('calculator.neverBreaksEven');
 
 /** What a unit costs in a stretch of months: all costs by all units; `null` where there are none. */
 export function unitCosts(row: BreakEvenRow, given: Given, calendar: Calendar, span: Span): (number | null)[] {
@@ -108,14 +108,14 @@ export interface PaybackAnswer {
 
 /** Answers when a flow has paid itself back. Throws `NoAnswer` or `MissingInput`. */
 export function answerPayback(row: BreakEvenRow, given: Given, calendar: Calendar): PaybackAnswer {
-  const whenEmpty = messageFor('calculator.whatComesInLessWhat');
+  const whenEmpty = messageFor('calculator.netOfMonthEmpty');
   const cumulative = addedUp(inputId(row.id, 'flow'), whenEmpty, given, calendar);
   const lowest = cumulative.findIndex((value) => order(value, 0) < 0);
   if (lowest < 0)
     return {
       cumulative,
       reached: null,
-      never: messageFor('calculator.thereIsNothingToPay'),
+      never: messageFor('calculator.nothingToPayBack'),
       again: null,
     };
   const back = cumulative.findIndex((value, at) => at > lowest && order(value, 0) >= 0);
@@ -123,7 +123,7 @@ export function answerPayback(row: BreakEvenRow, given: Given, calendar: Calenda
     return {
       cumulative,
       reached: null,
-      never: messageFor('calculator.neverWithinThePlanAt'),
+      never: messageFor('calculator.notWithinPlan'),
       again: null,
     };
   const again = cumulative.findIndex((value, at) => at > back && order(value, 0) < 0);
@@ -157,16 +157,16 @@ export function alternativesOf({ firstName, secondName }: BreakEvenRow): readonl
 export function answerBetween(row: BreakEvenRow, given: Given, calendar: Calendar): BetweenAnswer {
   const [one, other] = alternativesOf(row);
   const costs = (column: string, name: Text) =>
-    addedUp(inputId(row.id, column), messageFor('calculator.whatCostsIsEmptySo', { name }), given, calendar);
+    addedUp(inputId(row.id, column), messageFor('calculator.costsEmpty', { name }), given, calendar);
   const first = costs('firstCosts', one);
   const second = costs('secondCosts', other);
   const signs = first.map((value, at) => order(value, second[at]!));
   const apart = signs.findIndex((sign) => sign !== 0);
-  if (apart < 0) return { first, second, crossing: null, never: messageFor('calculator.bothCostTheSameIn') };
+  if (apart < 0) return { first, second, crossing: null, never: messageFor('calculator.bothCostTheSame') };
   const before = signs[apart]!;
   const meets = signs.findIndex((sign, at) => at > apart && sign !== before);
   if (meets < 0) {
-    const never = messageFor('calculator.neverWithinThePlanHas', { one: before > 0 ? one : other });
+    const never = messageFor('calculator.oneCostsMoreThroughout', { one: before > 0 ? one : other });
     return { first, second, crossing: null, never };
   }
   const cheaperBefore = before > 0 ? 'second' : 'first';

@@ -24,7 +24,7 @@ export class MissingInput extends MessageError {
   readonly code: number;
 
   constructor(code: number) {
-    super(messageFor('calculator.anInputHasNoFigure'));
+    super(messageFor('calculator.inputHasNoFigure'));
     this.name = 'MissingInput';
     this.code = code;
   }
@@ -61,10 +61,10 @@ export function wholeMonths(value: number, inYears: boolean, words: Message, col
   const months = inYears ? value * 12 : value;
   const whole = Math.round(months);
   if (Math.abs(months - whole) > 1e-6)
-    throw new NoAnswer(messageFor('calculator.isAWholeNumberOf', { words, months: Number(months.toFixed(2)) }), column);
-  if (whole < 1) throw new NoAnswer(messageFor('calculator.isAtLeastOneMonth', { words }), column);
+    throw new NoAnswer(messageFor('calculator.wholeMonths', { words, months: Number(months.toFixed(2)) }), column);
+  if (whole < 1) throw new NoAnswer(messageFor('calculator.atLeastOneMonth', { words }), column);
   if (whole > LONGEST_TERM)
-    throw new NoAnswer(messageFor('calculator.isAtMostMonthsA', { words, longest: LONGEST_TERM }), column);
+    throw new NoAnswer(messageFor('calculator.atMostMonths', { words, longest: LONGEST_TERM }), column);
   return whole;
 }
 

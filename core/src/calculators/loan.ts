@@ -54,28 +54,26 @@ export function answerLoan(
     if (column === loan.unknown) return undefined;
     const value = input(column);
     if (value !== null) return value;
-    throw new NoAnswer(
-      messageFor('calculator.theIsEmptySoThe', { empty: WORDS[column], unknown: WORDS[loan.unknown] }),
-    );
+    throw new NoAnswer(messageFor('calculator.inputEmpty', { empty: WORDS[column], unknown: WORDS[loan.unknown] }));
   };
   const amount = term('amount');
-  if (amount !== undefined && !(amount > 0)) throw new NoAnswer(messageFor('calculator.aLoanNeedsAnAmount'), 'amount');
+  if (amount !== undefined && !(amount > 0)) throw new NoAnswer(messageFor('calculator.loanAmountMissing'), 'amount');
   const rate = term('rate');
-  if (rate !== undefined && !(rate > -1)) throw new NoAnswer(messageFor('calculator.aRateOfMinus100'), 'rate');
+  if (rate !== undefined && !(rate > -1)) throw new NoAnswer(messageFor('calculator.rateTooLow'), 'rate');
   const duration = term('months');
   const months =
     duration === undefined
       ? undefined
-      : wholeMonths(duration, loan.termIn === 'years', messageFor('calculator.theDuration'), 'months');
+      : wholeMonths(duration, loan.termIn === 'years', messageFor('calculator.term'), 'months');
   const payment = term('payment');
   if (payment !== undefined && !(payment > 0))
-    throw new NoAnswer(messageFor('calculator.theMonthlyPaymentHasTo'), 'payment');
+    throw new NoAnswer(messageFor('calculator.paymentNotPositive'), 'payment');
   const balloon = input('balloon') ?? 0;
   if (balloon < 0 || (amount !== undefined && balloon > amount))
-    throw new NoAnswer(messageFor('calculator.theBalloonLiesBetweenNothing'), 'balloon');
+    throw new NoAnswer(messageFor('calculator.balloonRange'), 'balloon');
   const interestOnly = input('interestOnly') ?? 0;
   const fee = input('fee') ?? 0;
-  if (fee < 0) throw new NoAnswer(messageFor('calculator.aFeeIsNotBelow'), 'fee');
+  if (fee < 0) throw new NoAnswer(messageFor('calculator.negativeFee'), 'fee');
 
   const { conversion, due, unknown } = loan;
   const known: KnownLoan = {
@@ -91,10 +89,10 @@ export function answerLoan(
   const toBlame = unknown === 'months' ? 'payment' : interestOnly !== 0 ? 'interestOnly' : null;
   const solved = answering(() => solveLoan(known), toBlame);
   if (unknown === 'rate' && solved.yearlyRate < -0.001)
-    throw new NoAnswer(messageFor('calculator.thePaymentsDoNotRepay'), 'payment');
+    throw new NoAnswer(messageFor('calculator.paymentsDoNotRepay'), 'payment');
   // A last month for a rest below a cent would be none.
   const whole = unknown === 'months' ? Math.max(1, Math.ceil(solved.months - 1e-6)) : solved.months;
-  if (unknown === 'months') wholeMonths(whole, false, messageFor('calculator.theDuration'), 'payment');
+  if (unknown === 'months') wholeMonths(whole, false, messageFor('calculator.term'), 'payment');
   const { minorUnit } = given;
   const round = rounder(minorUnit);
   const principal = unknown === 'amount' ? round(solved.principal) : solved.principal;
@@ -143,8 +141,8 @@ function rateOver(loan: LoanRow, given: Given, calendar: Calendar): (month: numb
   const id = inputId(loan.id, 'rate');
   return (month) => {
     const rate = given.at(id, nearestPeriod(calendar, addMonths(loan.first, month - 1)));
-    if (rate === null) throw new NoAnswer(messageFor('calculator.theRateIsEmptyInSome'), 'rate');
-    if (!(rate > -1)) throw new NoAnswer(messageFor('calculator.aRateOfMinus100'), 'rate');
+    if (rate === null) throw new NoAnswer(messageFor('calculator.rateEmptyInSomeMonths'), 'rate');
+    if (!(rate > -1)) throw new NoAnswer(messageFor('calculator.rateTooLow'), 'rate');
     return rate;
   };
 }
@@ -158,7 +156,7 @@ function extraPayments(
 ): (month: number) => number {
   const payments = extras.map((extra) => {
     const amount = given.at(inputId(extra.id, 'amount'), nearestPeriod(calendar, extra.from)) ?? 0;
-    if (amount < 0) throw new NoAnswer(messageFor('calculator.anExtraPaymentIsNot'), extra.id);
+    if (amount < 0) throw new NoAnswer(messageFor('calculator.negativeExtraPayment'), extra.id);
     const first = monthsBetween(loan.first, extra.from) + 1;
     const last = extra.until === null ? Infinity : monthsBetween(loan.first, extra.until) + 1;
     const stride = extra.every === 'monthly' ? 1 : extra.every === 'yearly' ? 12 : Infinity;

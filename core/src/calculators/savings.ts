@@ -74,16 +74,16 @@ export function answerSavings(
     const value = input(column, month);
     if (value !== null) return value;
     throw new NoAnswer(
-      messageFor('calculator.theIsEmptySoTheDoes', { column, empty: WORDS[column], unknown: WORDS[unknown] }),
+      messageFor('calculator.fundInputEmpty', { column, empty: WORDS[column], unknown: WORDS[unknown] }),
     );
   };
   const opening = input('opening') ?? 0;
-  if (opening < 0) throw new NoAnswer(messageFor('calculator.aFundDoesNotBegin'), 'opening');
+  if (opening < 0) throw new NoAnswer(messageFor('calculator.negativeOpeningBalance'), 'opening');
   const growth = input('growth') ?? 0;
-  if (!(growth > -1)) throw new NoAnswer(messageFor('calculator.aDepositCannotShrinkBy'), 'growth');
+  if (!(growth > -1)) throw new NoAnswer(messageFor('calculator.depositGrowthTooLow'), 'growth');
   const rate = (month: number) => {
     const value = unknown === 'rate' ? 0 : needed('rate', month);
-    if (!(value > -1)) throw new NoAnswer(messageFor('calculator.aRateOfMinus100Or'), 'rate');
+    if (!(value > -1)) throw new NoAnswer(messageFor('calculator.fundRateTooLow'), 'rate');
     return value;
   };
   const { single, taken, paused } = readMoves(fund, moves, given, calendar);
@@ -111,16 +111,16 @@ export function answerSavings(
     // A deposit may come from a line that is empty in some month: nothing is put in then.
     const value = input('deposit', month);
     if (value === null && month === 1) return needed('deposit');
-    if (value !== null && value < 0) throw new NoAnswer(messageFor('calculator.aDepositIsNotBelow'), 'deposit');
+    if (value !== null && value < 0) throw new NoAnswer(messageFor('calculator.negativeDeposit'), 'deposit');
     return value ?? 0;
   };
   const open = unknown === 'goal' && input('months') === null;
-  if (open && offset >= calendar.count) throw new NoAnswer(messageFor('calculator.theFirstDepositLiesAfter'));
+  if (open && offset >= calendar.count) throw new NoAnswer(messageFor('calculator.firstDepositAfterPlan'));
   const duration = unknown === 'months' ? 0 : open ? calendar.count - offset : needed('months');
   const known =
     unknown === 'months'
       ? 0
-      : wholeMonths(duration, !open && fund.termIn === 'years', messageFor('calculator.theDuration'), 'months');
+      : wholeMonths(duration, !open && fund.termIn === 'years', messageFor('calculator.term'), 'months');
 
   let months = known;
   let regular = typed;
@@ -129,7 +129,7 @@ export function answerSavings(
     const goal = needed('goal');
     const without = finalOf(course(months, () => 0, rate, false));
     const each = finalOf(course(months, () => 1, rate, false)) - without;
-    if (!(each > 0)) throw new NoAnswer(messageFor('calculator.noMonthIsLeftTo'));
+    if (!(each > 0)) throw new NoAnswer(messageFor('calculator.noMonthForDeposit'));
     const reaches = (deposit: number) => order(finalOf(course(months, () => deposit)), goal) >= 0;
     const deposit = leastThat(reaches, Math.max(0, round((goal - without) / each)), minorUnit);
     regular = () => deposit;
@@ -138,7 +138,7 @@ export function answerSavings(
   } else if (unknown === 'rate') {
     const goal = needed('goal');
     const root = findRoot((r) => finalOf(course(months, typed, () => r, false)) - goal, 0.04, -0.99, 10);
-    if (Number.isNaN(root)) throw new NoAnswer(messageFor('calculator.noRateLetsTheseDeposits'), 'goal');
+    if (Number.isNaN(root)) throw new NoAnswer(messageFor('calculator.goalNotReachedAtAnyRate'), 'goal');
     yearly = () => root;
   }
 
@@ -214,7 +214,7 @@ function readMoves(fund: SavingsFundRow, moves: readonly SavingsMoveRow[], given
       continue;
     }
     const amount = given.at(inputId(move.id, 'amount'), nearestPeriod(calendar, move.from)) ?? 0;
-    if (amount < 0) throw new NoAnswer(messageFor('calculator.aSingleDepositOrWithdrawal'), move.id);
+    if (amount < 0) throw new NoAnswer(messageFor('calculator.negativeSingleAmount'), move.id);
     const into = move.kind === 'deposit' ? deposits : withdrawals;
     into.set(month, (into.get(month) ?? 0) + amount);
   }
@@ -227,13 +227,13 @@ function readMoves(fund: SavingsFundRow, moves: readonly SavingsMoveRow[], given
 
 /** After how many months a course reaches a goal. Throws `NoAnswer` when it never does. */
 function monthsUntil(goal: number, course: SavingsCourse, rate: (month: number) => number): number {
-  if (goal <= course.opening) throw new NoAnswer(messageFor('calculator.theOpeningBalanceHasReached'), 'goal');
+  if (goal <= course.opening) throw new NoAnswer(messageFor('calculator.goalReachedAlready'), 'goal');
   const rows = courseOfSavings(course);
   const reached = rows.find((row) => row.closing >= goal);
   if (reached) return reached.month;
   const grows = rate(1) > 0 || rows.some((row) => row.deposit > 0);
   throw new NoAnswer(
-    grows ? messageFor('calculator.theGoalIsNotReached') : messageFor('calculator.withoutADepositAndWithout'),
+    grows ? messageFor('calculator.goalNotReachedInCentury') : messageFor('calculator.goalNeverReached'),
   );
 }
 
@@ -273,17 +273,17 @@ function withdrawals(
     }).map((row) => ({ ...row, month: months + row.month }));
   if (fund.withdrawals === 'howMuch') {
     const wanted = input('withdrawalMonths');
-    if (wanted === null) throw new NoAnswer(messageFor('calculator.forHowManyMonthsIs'));
-    const count = wholeMonths(wanted, false, messageFor('calculator.theWithdrawal'), 'withdrawalMonths');
-    if (!(saved > 0)) throw new NoAnswer(messageFor('calculator.thereIsNothingInThe'));
+    if (wanted === null) throw new NoAnswer(messageFor('calculator.withdrawalMonthsMissing'));
+    const count = wholeMonths(wanted, false, messageFor('calculator.withdrawal'), 'withdrawalMonths');
+    if (!(saved > 0)) throw new NoAnswer(messageFor('calculator.nothingToWithdraw'));
     const ratePerPeriod = monthlyRate(yearly(start), conversion);
     const amount = rounder(minorUnit)(payment({ principal: saved, ratePerPeriod, periods: count, due }));
     // The last month takes what is left, so that the fund ends at exactly nothing.
     return { amount, months: count, isGrowing: false, rows: course(amount, count, true) };
   }
   const amount = input('withdrawal');
-  if (amount === null) throw new NoAnswer(messageFor('calculator.howMuchIsToBe'));
-  if (!(amount > 0)) throw new NoAnswer(messageFor('calculator.aMonthlyWithdrawalHasTo'), 'withdrawal');
+  if (amount === null) throw new NoAnswer(messageFor('calculator.withdrawalMissing'));
+  if (!(amount > 0)) throw new NoAnswer(messageFor('calculator.withdrawalNotPositive'), 'withdrawal');
   const rows = course(amount, LONGEST_TERM, false);
   const empty = rows.findIndex((row) => row.closing <= 0);
   if (empty >= 0) return { amount, months: empty + 1, isGrowing: false, rows: rows.slice(0, empty + 1) };

@@ -29,7 +29,7 @@ export function answerTax(
   const set = setOfYear(sets, year);
   if (!set)
     throw new NoAnswer(
-      messageFor('calculator.itHasNoBandsThat', { setCount: sets.length, year: yearInWords(year, row.yearBegins) }),
+      messageFor('calculator.noBands', { setCount: sets.length, year: yearInWords(year, row.yearBegins) }),
     );
   const input = (column: string) => given.at(inputId(row.id, column), period);
   const part = (band: string, column: 'from' | 'rate', words: Message): number => {
@@ -39,8 +39,8 @@ export function answerTax(
   };
   const schedule = {
     bands: set.bands.map(({ id }, index) => ({
-      from: part(id, 'from', messageFor('calculator.nothingSaysWhereBandBegins', { index: index + 1 })),
-      rate: part(id, 'rate', messageFor('calculator.bandHasNoRate', { index: index + 1 })),
+      from: part(id, 'from', messageFor('calculator.bandStartMissing', { index: index + 1 })),
+      rate: part(id, 'rate', messageFor('calculator.bandRateMissing', { index: index + 1 })),
     })),
     allowance: input('allowance') ?? 0,
     rebateLimit: input('rebateLimit') ?? 0,

@@ -70,8 +70,8 @@ function explainCell(
         const ruled = column.formula === null ? NaN : ruledItem(figures, column, place);
         const otherwise =
           ruled === ruled
-            ? messageFor('explanation.theRuleWouldGive', { money: money(model, column.id, ruled) })
-            : messageFor('explanation.theRuleWouldLeaveIt');
+            ? messageFor('explanation.ruleWouldGive', { money: money(model, column.id, ruled) })
+            : messageFor('explanation.ruleWouldLeaveEmpty');
         if (cell.formula === null)
           return {
             source: 'exception',
@@ -83,15 +83,15 @@ function explainCell(
         const explained = explainFormula(figures, column.id, place, cell);
         return { ...explained, source: 'exception', words: messageFor('explanation.aRuleForThisItem', { otherwise }) };
       }
-      if (column.formula === null) return { source: 'nothing', words: messageFor('explanation.thisColumnHasNoRule') };
+      if (column.formula === null) return { source: 'nothing', words: messageFor('explanation.columnWithoutRule') };
       return {
         ...explainFormula(figures, column.id, place, column),
-        words: messageFor('explanation.computedForEveryItem'),
+        words: messageFor('explanation.calculatedPerItem'),
       };
     }
     default:
       return cell?.figure == null
-        ? { source: 'nothing', words: messageFor('explanation.nothingHasBeenEnteredHere') }
+        ? { source: 'nothing', words: messageFor('explanation.isEmpty') }
         : {
             source: 'amount',
             words: messageFor('explanation.typedFigure', { money: money(model, column.id, cell.figure) }),

@@ -72,28 +72,28 @@ function explainLine(model: PlanModel, id: string, period: number): ExplanationT
     const ruled = ruleFigure(model, id, rule, period);
     const otherwise =
       ruled === null
-        ? messageFor('explanation.theRuleWouldLeaveIt')
-        : messageFor('explanation.theRuleWouldGive', { money: money(model, id, ruled) });
+        ? messageFor('explanation.ruleWouldLeaveEmpty')
+        : messageFor('explanation.ruleWouldGive', { money: money(model, id, ruled) });
     if (exception.formula === null) {
       const typed =
         exception.amount === null ? messageFor('explanation.leftEmpty') : messageFor('explanation.typedWord');
       return {
         source: 'exception',
-        words: messageFor('explanation.forAloneAsAnException', { typed, month, otherwise }),
+        words: messageFor('explanation.exceptionOnly', { typed, month, otherwise }),
       };
     }
     return {
       ...explainFormula(alongMonths(model), id, period, exception),
       source: 'exception',
-      words: messageFor('explanation.aRuleForAlone', { month, otherwise }),
+      words: messageFor('explanation.ruleOfMonthOnly', { month, otherwise }),
     };
   }
-  if (!step || !rule) return { source: 'nothing', words: messageFor('explanation.nothingHasBeenEnteredFor') };
+  if (!step || !rule) return { source: 'nothing', words: messageFor('explanation.monthIsEmpty') };
   const since = stretchInWords(model, step.from, step.to);
   if (rule.formula !== null)
     return {
       ...explainFormula(alongMonths(model), id, period, rule),
-      words: messageFor('explanation.computedByThisRule', { since }),
+      words: messageFor('explanation.calculatedSince', { since }),
     };
   return rule.amount === null
     ? { source: 'nothing', words: messageFor('explanation.leftEmptySince', { since }) }
@@ -130,7 +130,7 @@ function explainAssumption(model: PlanModel, id: string, period: number): Explan
   if (formula !== null)
     return {
       ...explainFormula(alongMonths(model), id, period, { formula }),
-      words: messageFor('explanation.anAssumptionComputedByThis'),
+      words: messageFor('explanation.assumptionCalculated'),
     };
   const row = document.assumptions.get(id)!;
   const steps = [...model.valueStepsOf(id)]
@@ -152,8 +152,8 @@ function explainTotal({ document }: PlanModel, id: string): ExplanationText {
   const list = document.lists.get(ownerOfFigure(id))!;
   const { column, day } = listOutputsOf(document, list.id).find(({ key }) => key === outputOfFigure(id))!;
   const words = day
-    ? messageFor('explanation.theTotalOfTheMonthsItems', { column: column.name, list: list.name, day: day.name })
-    : messageFor('explanation.theTotalOfAllItems', {
+    ? messageFor('explanation.totalOfListMonth', { column: column.name, list: list.name, day: day.name })
+    : messageFor('explanation.totalOfList', {
         column: column.name,
         list: list.name,
         count: rowsWhere(document.listItems, 'list', list.id).length,
@@ -176,12 +176,12 @@ function explainOutput(model: PlanModel, id: string, about: Text, period: number
       subtracted: false,
     }));
   const { word } = CALCULATORS[calculator.table];
-  const words = messageFor('explanation.asTheGivesItFrom', { about, word, name: calculator.row.name });
+  const words = messageFor('explanation.calculatorGives', { about, word, name: calculator.row.name });
   return { source: 'calculator', words, parts };
 }
 
 function explainInput(model: PlanModel, id: string, formula: string | null, period: number): ExplanationText {
-  if (formula === null) return { source: 'nothing', words: messageFor('explanation.nothingHasBeenEnteredHere') };
+  if (formula === null) return { source: 'nothing', words: messageFor('explanation.isEmpty') };
   if (figureOfFormula(formula) !== null)
     return {
       source: 'amount',
@@ -189,7 +189,7 @@ function explainInput(model: PlanModel, id: string, formula: string | null, peri
     };
   return {
     ...explainFormula(alongMonths(model), id, period, { formula }),
-    words: messageFor('explanation.givenByThisFormula'),
+    words: messageFor('explanation.calculatedByFormula'),
   };
 }
 
@@ -215,7 +215,7 @@ function explainSum(model: PlanModel, id: string, period: number): ExplanationTe
   const count = parts.length;
   return {
     source: 'sum',
-    words: messageFor('explanation.theSumOfItsOne', { count }),
+    words: messageFor('explanation.sumOfGroup', { count }),
     parts,
   };
 }

@@ -86,25 +86,25 @@ export function problemSentence(problem: Problem, document: Document): Message {
   const plan = planOf(document);
   const owner = labelOf(document, problem.node) ?? messageFor('explanation.thisRule');
   const when = placeInWords(problem, document);
-  const subject = problem.subject ? subjectInWords(problem.subject, document) : messageFor('explanation.aPartOfIt');
+  const subject = problem.subject ? subjectInWords(problem.subject, document) : messageFor('explanation.partOfRule');
   switch (problem.cause) {
     case 'emptyDivisor':
-      return messageFor('explanation.isEmptySoHasNo', { subject, when, owner });
+      return messageFor('explanation.subjectIsEmpty', { subject, when, owner });
     case 'zeroDivisor':
-      return messageFor('explanation.isZeroAndNothingCan', { subject, when, owner });
+      return messageFor('explanation.subjectIsZero', { subject, when, owner });
     case 'noResult':
-      return messageFor('explanation.hasNoResultSoHas', { subject, when, owner });
+      return messageFor('explanation.subjectHasNoResult', { subject, when, owner });
     case 'severalResults': {
       const rates = listOf((problem.results ?? []).map((rate) => writeFigure(rate, 'percent', plan)));
-      return messageFor('explanation.hasMoreThanOneResult', { subject, rates });
+      return messageFor('explanation.moreThanOneResult', { subject, rates });
     }
     case 'tooLarge':
-      return messageFor('explanation.isTooLargeToCompute', { owner, when });
+      return messageFor('explanation.tooLarge', { owner, when });
     case 'circle':
     case 'badRule':
-      return problem.detail ?? messageFor('explanation.hasNoFigure', { owner, when });
+      return problem.detail ?? messageFor('explanation.noFigureWhen', { owner, when });
     case 'noAnswer':
-      return messageFor('explanation.hasNoFigureBecause', { owner, detail: problem.detail ?? '' });
+      return messageFor('explanation.noFigureBecause', { owner, detail: problem.detail ?? '' });
   }
 }
 
@@ -115,18 +115,18 @@ function placeInWords({ node, period }: Problem, document: Document): Text {
     const item = itemsOf(document, column.list)[period];
     return item === undefined
       ? ''
-      : messageFor('explanation.inRow', {
+      : messageFor('explanation.inRowSuffix', {
           row: period + 1,
           title: titleOfItem(document, item),
           hasTitle: titleOfItem(document, item) !== '',
         });
   }
   const month = calendarOf(document).months[period];
-  return month === undefined ? '' : messageFor('explanation.in', { month: { month } });
+  return month === undefined ? '' : messageFor('explanation.inMonthSuffix', { month: { month } });
 }
 
 /** A name as people know it; a longer part of a rule as it is written there. */
 function subjectInWords(subject: Expression, document: Document): Text {
-  if (subject.kind === 'ref') return labelOf(document, subject.id) ?? messageFor('explanation.aDeletedLine');
+  if (subject.kind === 'ref') return labelOf(document, subject.id) ?? messageFor('explanation.deletedLine');
   return printFormula(subject, { notation: notationOf(planOf(document).locale), nameOf: (id) => nameOf(document, id) });
 }

@@ -88,7 +88,7 @@ export function whyNoAnswer(model: PlanModel, id: string): Text | null {
 export function noFigureInWords(model: PlanModel, { why }: NoFigure): Text {
   if (typeof why !== 'number') return why;
   const problem = model.problems.get(why);
-  return problem ? problemSentence(problem, model.document) : messageFor('explanation.anInputHasNoFigure');
+  return problem ? problemSentence(problem, model.document) : messageFor('explanation.inputHasNoFigure');
 }
 
 /** The problems of a model, in the order of its lines and months. */

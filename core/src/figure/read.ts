@@ -22,7 +22,7 @@ export function readFigure(text: string, locale: string, unit: Unit = 'money'): 
   const refuse = (message: Message): ReadFigure => ({ ok: false, message });
   let body = text.replace(UNSEEN_MARKS, '').trim();
   if (body === '') return { ok: true, figure: null };
-  if (/[\t\n\r]/.test(body)) return refuse(messageFor('figure.thatIsMoreThanOne'));
+  if (/[\t\n\r]/.test(body)) return refuse(messageFor('figure.moreThanOne'));
   const { decimal, grouping, higherGroups } = notationOf(locale);
   const example = exampleOf(unit, decimal);
 
@@ -36,29 +36,29 @@ export function readFigure(text: string, locale: string, unit: Unit = 'money'): 
     body = body.replace(/^(\p{Sc}|[A-Z]{3}(?=[-−–\s\d]))\s*/u, '').replace(/\s*(\p{Sc}|\s[A-Z]{3})$/u, '');
   const signedAfterSymbol = signed ? null : /^([-−–])\s*(.*)$/.exec(body);
   if (signedAfterSymbol) body = signedAfterSymbol[2]!;
-  if (bracketed && (signed || signedAfterSymbol)) return refuse(messageFor('figure.hasBothBracketsAndA', { shown }));
+  if (bracketed && (signed || signedAfterSymbol)) return refuse(messageFor('figure.parenthesesAndSign', { shown }));
 
   if (/^[\d.,]*\d[\d.,]*e[+-]?\d+$/i.test(body)) {
-    return refuse(messageFor('figure.isWrittenWithAnExponent', { shown, example }));
+    return refuse(messageFor('figure.exponent', { shown, example }));
   }
   const group = grouping.trim() === '' ? '[\\s\\u00a0\\u202f]' : `[${escape(grouping)}'’\\u00a0\\u202f ]`;
   const shape = new RegExp(
     `^(?:\\d+|\\d{1,3}(?:${group}\\d{3})+|\\d{1,${higherGroups}}(?:${group}\\d{${higherGroups}})+${group}\\d{3})(?:${escape(decimal)}\\d*)?$|^${escape(decimal)}\\d+$`,
   );
   if (!shape.test(body)) {
-    if (!/\d/.test(body)) return refuse(messageFor('figure.isNotAFigureWrite', { shown, example }));
+    if (!/\d/.test(body)) return refuse(messageFor('figure.invalid', { shown, example }));
     const other = decimal === ',' ? '.' : ',';
     if (new RegExp(`^\\d+${escape(other)}\\d{1,2}$`).test(body)) {
-      return refuse(messageFor('figure.inThisPlanDecimalsFollow', { decimal, body: body.replace(other, decimal) }));
+      return refuse(messageFor('figure.wrongDecimalSign', { decimal, body: body.replace(other, decimal) }));
     }
-    return refuse(messageFor('figure.cannotBeReadAsOne', { shown, example }));
+    return refuse(messageFor('figure.notOneFigure', { shown, example }));
   }
   if (percent && !isFraction(unit) && unit !== 'number') {
-    return refuse(messageFor('figure.isAPercentageButThis', { shown, unit }));
+    return refuse(messageFor('figure.percentForOtherUnit', { shown, unit }));
   }
   const digits = body.replace(new RegExp(group, 'g'), '').replace(decimal, '.');
   const figure = Number(percent || isFraction(unit) ? `${digits}e-2` : digits);
-  if (figure > LARGEST_FIGURE) return refuse(messageFor('figure.isTooLargeFiguresGo', { shown }));
+  if (figure > LARGEST_FIGURE) return refuse(messageFor('figure.tooLarge', { shown }));
   const negative = bracketed !== null || (signed !== null && signed[1] !== '+') || signedAfterSymbol !== null;
   return { ok: true, figure: negative && figure !== 0 ? -figure : figure };
 }

@@ -126,8 +126,8 @@ export function writeWithUnit(figure: number, unit: Unit, style: FigureStyle): T
     return (MINUS.test(text) ? withSign(text, style) : text.replace('-', '−')).replace(/^−(?=\D)/, `−${JOINED}`);
   }
   const text = writeFigure(figure, unit, style);
-  if (unit === 'ratePerYear') return messageFor('figure.aYear', { text });
-  if (unit === 'ratePerMonth') return messageFor('figure.aMonth', { text });
+  if (unit === 'ratePerYear') return messageFor('figure.perYear', { text });
+  if (unit === 'ratePerMonth') return messageFor('figure.perMonth', { text });
   if (unit === 'months' || unit === 'years')
     return messageFor(unit === 'months' ? 'figure.months' : 'figure.years', {
       text,

@@ -67,22 +67,21 @@ export function bandsRefusal(
 ): Message | null {
   for (const [index, { from, rate }] of bands.entries()) {
     const before = bands[index - 1]?.from ?? null;
-    if (from !== null && !(from >= 0)) return messageFor('finance.bandBeginsBelowZero', { index: index + 1 });
-    if (rate !== null && !(rate >= 0 && rate <= 1))
-      return messageFor('finance.bandHasARateOutside', { index: index + 1 });
+    if (from !== null && !(from >= 0)) return messageFor('finance.band.belowZero', { index: index + 1 });
+    if (rate !== null && !(rate >= 0 && rate <= 1)) return messageFor('finance.band.rateRange', { index: index + 1 });
     if (from !== null && before !== null && from <= before)
-      return messageFor('finance.bandBeginsWhereOrBefore', { index: index + 1 });
+      return messageFor('finance.band.notAbovePrevious', { index: index + 1 });
   }
   return null;
 }
 
 /** Why a schedule cannot be used, as a sentence; `null` when it can. */
 export function scheduleRefusal({ bands, allowance = 0, rebateLimit = 0 }: TaxSchedule): Message | null {
-  if (bands.length === 0) return messageFor('finance.aTaxNeedsAtLeast');
+  if (bands.length === 0) return messageFor('finance.tax.needsBand');
   const refusal = bandsRefusal(bands);
   if (refusal) return refusal;
-  if (!(allowance >= 0)) return messageFor('finance.theAllowanceIsBelowZero');
-  if (!(rebateLimit >= 0)) return messageFor('finance.theRebateLimitIsBelow');
+  if (!(allowance >= 0)) return messageFor('finance.tax.negativeAllowance');
+  if (!(rebateLimit >= 0)) return messageFor('finance.tax.negativeRebateLimit');
   return null;
 }
 

@@ -99,14 +99,14 @@ export function resolveNames(expression: Expression, names: Names, wordsFirst = 
     if (leaf.kind === 'ref') {
       const [owner = '', output] = leaf.id.split('.');
       const thing = names.thing(owner);
-      if (!thing) throw new FormulaError(messageFor('formula.thisRefersToSomethingThat'), leaf.place);
+      if (!thing) throw new FormulaError(messageFor('formula.deletedReference'), leaf.place);
       return refTo(thing, output, leaf.place, role);
     }
     const thing = names.find(leaf.name);
     if (!thing) {
       const nearest = nearestNames(names, leaf.name);
       const hint = messageFor('formula.didYouMean', { nearestCount: nearest.length, nearest: listOf(nearest, 'or') });
-      throw new FormulaError(messageFor('formula.nothingInThisPlanIs', { name: leaf.name, hint }), leaf.place, nearest);
+      throw new FormulaError(messageFor('formula.unknownName', { name: leaf.name, hint }), leaf.place, nearest);
     }
     return refTo(thing, leaf.output, leaf.place, role);
   });
@@ -144,11 +144,11 @@ function refTo(thing: NamedThing, output: string | undefined, place: Place, role
   const { id, name, calculator } = thing;
   if (role === 'schedule') {
     if (!calculator?.isSchedule || output !== undefined)
-      throw new FormulaError(messageFor('formula.taxIsWrittenTaxSchedule'), place);
+      throw new FormulaError(messageFor('formula.taxWithoutSchedule'), place);
     return { kind: 'ref', id, place };
   }
   if (!calculator) {
-    if (output !== undefined) throw new FormulaError(messageFor('formula.hasNoOutputCalled', { name, output }), place);
+    if (output !== undefined) throw new FormulaError(messageFor('formula.unknownOutput', { name, output }), place);
     return { kind: 'ref', id, place };
   }
   const { outputs, word } = calculator;
@@ -156,7 +156,7 @@ function refTo(thing: NamedThing, output: string | undefined, place: Place, role
   if (output === undefined) {
     const examples = outputs.slice(0, 3).map(write);
     throw new FormulaError(
-      messageFor('formula.isSayWhichOfIts', {
+      messageFor('formula.outputMissing', {
         name,
         word,
         example: examples[0] ?? null,
@@ -170,7 +170,7 @@ function refTo(thing: NamedThing, output: string | undefined, place: Place, role
   if (found !== undefined) return { kind: 'ref', id: `${id}.${found.key}`, place };
   const nearest = outputs.filter((each) => isNear(nameKey(output), nameKey(each.name)));
   throw new FormulaError(
-    messageFor('formula.hasNoOutputCalledIt', { name, output, outputs: outputs.map((each) => each.name).join(', ') }),
+    messageFor('formula.unknownOutputOf', { name, output, outputs: outputs.map((each) => each.name).join(', ') }),
     place,
     nearest.slice(0, 3).map(write),
   );
@@ -179,14 +179,14 @@ function refTo(thing: NamedThing, output: string | undefined, place: Place, role
 /** Refuses what says nothing where a formula stands: items in a rule of the plan, months in one of a list. */
 function refuseOutOfPlace(expression: Expression, isOfList: boolean): void {
   if (expression.kind === 'word' && expression.word === 'row' && !isOfList)
-    throw new FormulaError(messageFor('formula.rowIsForLists'), expression.place);
+    throw new FormulaError(messageFor('formula.rowOutsideList'), expression.place);
   if (expression.kind === 'date' && isOfList)
-    throw new FormulaError(messageFor('formula.aListHasNoMonths'), expression.place);
+    throw new FormulaError(messageFor('formula.listHasNoMonths'), expression.place);
   if (expression.kind === 'call') {
     const word = isOfList ? wordOf(functionOf(expression)) : undefined;
     const span = word && expression.args[word.at];
     if (span?.kind === 'word')
-      throw new FormulaError(messageFor('formula.aListHasNoYears', { name: expression.name }), span.place);
+      throw new FormulaError(messageFor('formula.listHasNoYears', { name: expression.name }), span.place);
   }
   for (const part of childrenOf(expression)) refuseOutOfPlace(part, isOfList);
 }

@@ -29,19 +29,16 @@ const MAX_DEPTH = 100;
  */
 export function parseFormula(text: string, notation: Notation = CANONICAL): Expression {
   if (text.length > MAX_FORMULA_LENGTH) {
-    throw new FormulaError(
-      messageFor('formula.aRuleMayBeCharacters', { most: MAX_FORMULA_LENGTH, length: text.length }),
-      {
-        from: MAX_FORMULA_LENGTH,
-        to: text.length,
-      },
-    );
+    throw new FormulaError(messageFor('formula.tooLong', { most: MAX_FORMULA_LENGTH, length: text.length }), {
+      from: MAX_FORMULA_LENGTH,
+      to: text.length,
+    });
   }
   const tokens = tokenize(text, notation);
   const count = tokens.length - 1;
   if (count > MAX_FORMULA_PARTS) {
     const { from } = tokens[MAX_FORMULA_PARTS]!.place;
-    throw new FormulaError(messageFor('formula.aRuleMayHaveNames', { most: MAX_FORMULA_PARTS, count }), {
+    throw new FormulaError(messageFor('formula.tooManyParts', { most: MAX_FORMULA_PARTS, count }), {
       from,
       to: text.length,
     });
@@ -64,23 +61,23 @@ class Parser {
     // Many people begin a rule with an equals sign; it says nothing more.
     if (this.isSign('=')) this.at++;
     const begin: Token = this.token;
-    if (begin.kind === 'end') throw new FormulaError(messageFor('formula.writeARuleForExample'), begin.place);
+    if (begin.kind === 'end') throw new FormulaError(messageFor('formula.empty'), begin.place);
     const expression = this.comparison();
     const rest: Token = this.token;
     if (rest.kind === 'end') return expression;
     if (rest.kind === 'sign' && rest.sign === ')') {
-      throw new FormulaError(messageFor('formula.thisBracketClosesNothingNo'), rest.place);
+      throw new FormulaError(messageFor('formula.closingBracketAlone'), rest.place);
     }
     if (rest.kind === 'sign' && rest.sign === ';') {
       throw new FormulaError(
-        messageFor('formula.onlyTheArgumentsOfA', {
+        messageFor('formula.separatorMisplaced', {
           separator: this.notation.separator,
           isComma: this.notation.separator === ',',
         }),
         rest.place,
       );
     }
-    throw new FormulaError(messageFor('formula.anOperatorSuchAsIs'), rest.place);
+    throw new FormulaError(messageFor('formula.operatorMissing'), rest.place);
   }
 
   private get token(): Token {
@@ -92,7 +89,7 @@ class Parser {
   }
 
   private nested<T>(parse: () => T): T {
-    if (++this.depth > MAX_DEPTH) throw new FormulaError(messageFor('formula.thisIsNestedTooDeeply'), this.token.place);
+    if (++this.depth > MAX_DEPTH) throw new FormulaError(messageFor('formula.nestedTooDeeply'), this.token.place);
     const result = parse();
     this.depth--;
     return result;
@@ -179,13 +176,13 @@ class Parser {
       case 'sign':
         if (token.sign === '(') return this.bracketed();
         throw new FormulaError(
-          messageFor('formula.aNameANumberOr', {
+          messageFor('formula.operandExpected', {
             separator: token.sign === ';' ? this.notation.separator : token.sign,
           }),
           token.place,
         );
       case 'end':
-        throw new FormulaError(messageFor('formula.theRuleEndsHereBut'), token.place);
+        throw new FormulaError(messageFor('formula.endsTooEarly'), token.place);
     }
   }
 
@@ -202,8 +199,8 @@ class Parser {
       this.at++;
       return;
     }
-    if (this.token.kind === 'end') throw new FormulaError(messageFor('formula.thisBracketIsNotClosed'), open);
-    throw new FormulaError(messageFor('formula.aClosingBracketOrAn'), this.token.place);
+    if (this.token.kind === 'end') throw new FormulaError(messageFor('formula.bracketNotClosed'), open);
+    throw new FormulaError(messageFor('formula.closingBracketExpected'), this.token.place);
   }
 
   private reference(id: string, place: Place): Expression {
@@ -214,7 +211,7 @@ class Parser {
   private output(place: Place): { output?: string; place: Place } {
     if (!this.isSign('.')) return { place };
     const next = this.tokens[this.at + 1]!;
-    if (next.kind !== 'name') throw new FormulaError(messageFor('formula.afterTheDotAnOutput'), this.token.place);
+    if (next.kind !== 'name') throw new FormulaError(messageFor('formula.outputExpected'), this.token.place);
     this.at += 2;
     return { output: next.name, place: { from: place.from, to: next.place.to } };
   }
@@ -228,7 +225,7 @@ class Parser {
       return { kind: 'word', word, called: true, place: { from: place.from, to: next.place.to } };
     }
     if (!definition) {
-      throw new FormulaError(messageFor('formula.thereIsNoFunctionCalled', { name }), place);
+      throw new FormulaError(messageFor('formula.unknownFunction', { name }), place);
     }
     const open = this.token.place;
     this.at++;
@@ -245,7 +242,7 @@ class Parser {
     const { least, most } = countsOf(definition);
     if (args.length < least || args.length > most)
       throw new FormulaError(
-        messageFor('formula.isWrittenHereItHas', {
+        messageFor('formula.wrongArgumentCount', {
           name: definition.name,
           written: this.written(definition),
           count: count(args.length),
@@ -269,7 +266,7 @@ class Parser {
     if (!arg || (orFigures && (arg.kind !== 'word' || args.length > 2))) return args;
     const refuse = () =>
       new FormulaError(
-        messageFor('formula.isWrittenIsExpectedHere', {
+        messageFor('formula.keywordExpected', {
           name: description.name,
           written: this.written(description),
           either: listOf(words, 'or'),
@@ -288,5 +285,5 @@ function isCalendarWord(name: string): boolean {
 }
 
 function count(args: number): Message {
-  return messageFor('formula.oneArgumentArguments', { args });
+  return messageFor('formula.argumentCount', { args });
 }

@@ -54,9 +54,9 @@ function readNumber(text: string, at: number, notation: Notation): Token {
   if (date !== undefined) {
     const place = { from: at, to: at + date.length };
     if (day !== undefined)
-      throw new FormulaError(messageFor('formula.aMonthIsWrittenWithout', { date: date.slice(0, 7) }), place);
+      throw new FormulaError(messageFor('formula.monthWithDay', { date: date.slice(0, 7) }), place);
     if (isMonth(date)) return { kind: 'date', month: date, place };
-    throw new FormulaError(messageFor('formula.isNoMonthMonthsAre', { date }), place);
+    throw new FormulaError(messageFor('formula.invalidMonth', { date }), place);
   }
   const { decimal } = notation;
   let to = at;
@@ -67,10 +67,10 @@ function readNumber(text: string, at: number, notation: Notation): Token {
   }
   const place = { from: at, to };
   if (text[to] === '.' && decimal === ',' && isDigit(text[to + 1])) {
-    throw new FormulaError(messageFor('formula.inThisPlanDecimalsFollow'), { from: to, to: to + 1 });
+    throw new FormulaError(messageFor('formula.decimalComma'), { from: to, to: to + 1 });
   }
   const value = Number(text.slice(at, to).replace(decimal, '.'));
-  if (!Number.isFinite(value)) throw new FormulaError(messageFor('formula.thisNumberIsTooLarge'), place);
+  if (!Number.isFinite(value)) throw new FormulaError(messageFor('formula.numberTooLarge'), place);
   return { kind: 'number', value, place };
 }
 
@@ -99,7 +99,7 @@ function readQuoted(text: string, at: number): Token {
     } else
       return { kind: 'name', name: name.trim().replace(/\s+/g, ' '), quoted: true, place: { from: at, to: next + 1 } };
   }
-  throw new FormulaError(messageFor('formula.thisNameHasNoClosing'), {
+  throw new FormulaError(messageFor('formula.quoteNotClosed'), {
     from: at,
     to: text.length,
   });
@@ -108,7 +108,7 @@ function readQuoted(text: string, at: number): Token {
 function readId(text: string, at: number): Token {
   ID.lastIndex = at;
   const match = ID.exec(text);
-  if (!match) throw new FormulaError(messageFor('formula.bracesHaveNoMeaningHere'), { from: at, to: at + 1 });
+  if (!match) throw new FormulaError(messageFor('formula.braces'), { from: at, to: at + 1 });
   return { kind: 'id', id: match[1]!, place: { from: at, to: at + match[0].length } };
 }
 
@@ -121,12 +121,12 @@ function readSign(text: string, at: number, notation: Notation): Token {
   if (sign === ';' || (sign === ',' && notation.separator === ',')) return { kind: 'sign', sign: ';', place };
   if ('+-*/^%()=<>.'.includes(sign[0]!)) return { kind: 'sign', sign, place };
   if (sign === ',') {
-    throw new FormulaError(messageFor('formula.inThisPlanAComma'), place);
+    throw new FormulaError(messageFor('formula.semicolonExpected'), place);
   }
-  if (char === '"') throw new FormulaError(messageFor('formula.textHasNoPlaceIn'), place);
-  if (/\p{Sc}/u.test(char)) throw new FormulaError(messageFor('formula.leaveTheCurrencySignOut'), place);
-  if (char === '&') throw new FormulaError(messageFor('formula.aNameWithOtherSigns'), place);
-  throw new FormulaError(messageFor('formula.hasNoMeaningHere', { sign: codePoint(text, at) }), place);
+  if (char === '"') throw new FormulaError(messageFor('formula.text'), place);
+  if (/\p{Sc}/u.test(char)) throw new FormulaError(messageFor('formula.currencySign'), place);
+  if (char === '&') throw new FormulaError(messageFor('formula.quotesNeeded'), place);
+  throw new FormulaError(messageFor('formula.unknownSign', { sign: codePoint(text, at) }), place);
 }
 
 function isDigit(char: string | undefined): boolean {

@@ -98,10 +98,10 @@ class Inference {
     if (left === 'money' && isRate(right)) {
       const base = this.write(expression.left, true);
       this.findings.push({
-        message: messageFor('formula.aMoney', { isSum: expression.operator === '+', words: words(right) }),
+        message: messageFor('formula.addedToMoney', { isSum: expression.operator === '+', words: words(right) }),
         place: expression.place,
         mend: {
-          words: messageFor('formula.theOf', { unit: words(right), part: this.write(expression.left) }),
+          words: messageFor('formula.unitOf', { unit: words(right), part: this.write(expression.left) }),
           replacement: `${base} * (1 ${expression.operator} ${this.write(expression.right, true)})`,
         },
       });
@@ -121,7 +121,7 @@ class Inference {
 
   private multiply(expression: Binary, left: Inferred, right: Inferred): Inferred {
     if (left === 'money' && right === 'money') {
-      this.findings.push({ message: messageFor('formula.multipliesMoneyByMoney'), place: expression.place });
+      this.findings.push({ message: messageFor('formula.moneyTimesMoney'), place: expression.place });
       return 'money';
     }
     for (const [side, unit, money, moneyUnit] of [
@@ -138,9 +138,9 @@ class Inference {
       ) {
         const rate = this.write(side);
         this.findings.push({
-          message: messageFor('formula.appliesTheYearlyRateTo', { rate }),
+          message: messageFor('formula.yearlyRateOnMonth', { rate }),
           place: side.place,
-          mend: { words: messageFor('formula.monthlyATwelfth', { rate }), replacement: `monthly(${rate})` },
+          mend: { words: messageFor('formula.monthlyTwelfth', { rate }), replacement: `monthly(${rate})` },
         });
       }
     }
@@ -200,13 +200,13 @@ class Inference {
     const text = this.write(rate);
     const replacement = conversion === 'effective' ? `monthly(${text}, effective)` : `monthly(${text})`;
     this.findings.push({
-      message: messageFor('formula.aRatePerMonthIs', { text }),
+      message: messageFor('formula.monthlyRateExpected', { text }),
       place: rate.place,
       mend: {
         words:
           conversion === 'effective'
-            ? messageFor('formula.theTwelfthRoot', { replacement })
-            : messageFor('formula.aTwelfth', { replacement }),
+            ? messageFor('formula.twelfthRoot', { replacement })
+            : messageFor('formula.twelfth', { replacement }),
         replacement,
       },
     });
@@ -218,7 +218,7 @@ class Inference {
       if (common === 'any') common = unit;
       else if (unit !== 'any' && !alike(common, unit)) {
         this.findings.push({
-          message: messageFor('formula.mixesAnd', { unit: words(common), other: words(unit) }),
+          message: messageFor('formula.mixedUnits', { unit: words(common), other: words(unit) }),
           place: args[index]?.place ?? expression.place,
         });
       }
@@ -309,8 +309,8 @@ function alike(a: Inferred, b: Inferred): boolean {
 
 function words(unit: Inferred): Text {
   return unit === 'factor'
-    ? messageFor('formula.aFactor')
+    ? messageFor('formula.factor')
     : unit === 'any'
-      ? messageFor('formula.aNumber')
+      ? messageFor('formula.number')
       : UNIT_WORDS[unit];
 }

@@ -122,5 +122,5 @@ export function circleSentence(
           all.at(-1)!,
         ];
   const self = circle.length === 2;
-  return messageFor('graph.thatIsACircle', { links: listOf(links, 'comma'), self, along });
+  return messageFor('graph.circularReference', { links: listOf(links, 'comma'), self, along });
 }

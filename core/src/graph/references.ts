@@ -138,7 +138,7 @@ export function lostOutput(before: Document, after: Document, changes: readonly 
     const gone = outputsOf(calculatorWith(before, id)!).filter((output) => !now.has(output.name));
     const used = gone.find((output) => isUsed(after, outputId(id, output.name)));
     if (used)
-      return messageFor('graph.usesChangeThatRuleFirst', {
+      return messageFor('graph.outputIsUsed', {
         users: listOf(users.map((user) => user.name)),
         name,
         output: used.name,
@@ -163,7 +163,7 @@ export function lostTotal(before: Document, after: Document, changes: readonly D
       ({ key, column }) => after.listColumns.has(column.id) && !now.has(key),
     );
     const used = gone.find(({ key }) => isUsed(after, outputId(list, key)));
-    if (used) return messageFor('graph.theTotalIsUsed', { name: `${after.lists.get(list)!.name}.${used.name}` });
+    if (used) return messageFor('graph.totalIsUsed', { name: `${after.lists.get(list)!.name}.${used.name}` });
   }
   return null;
 }

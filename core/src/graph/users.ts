@@ -57,9 +57,9 @@ export function usersIn(document: Document): ReadonlyMap<string, readonly User[]
       if (owner !== list) add(owner, { id, name });
     }
   for (const { id, name, projectionRate } of [...document.groups.values(), ...document.lines.values()])
-    if (projectionRate !== null) add(projectionRate, { id, name: messageFor('graph.theProjectionOf', { name }) });
+    if (projectionRate !== null) add(projectionRate, { id, name: messageFor('graph.projectionOf', { name }) });
   const { id, projectionRate } = planOf(document);
-  if (projectionRate !== null) add(projectionRate, { id, name: messageFor('graph.theProjectionOfNextYear') });
+  if (projectionRate !== null) add(projectionRate, { id, name: messageFor('graph.projectionOfNextYear') });
   return users;
 }
 

@@ -31,12 +31,12 @@ export function entryRefusal(document: Document, entry: LedgerEntry, before: Led
 function lineRefusal(document: Document, entry: LedgerEntry, before: LedgerEntry | null): EntryRefusal | null {
   if (entry.line === '' || (before?.line === entry.line && isTransfer(before) === isTransfer(entry))) return null;
   const line = document.lines.get(entry.line);
-  if (!line) return { message: messageFor('amount.thisLineIsNoLonger'), field: 'line' };
+  if (!line) return { message: messageFor('amount.lineGone'), field: 'line' };
   const side = sideOfLine(document, line.id);
   if (line.unit !== 'money' || side === 'memo')
-    return { message: messageFor('amount.isNoFlowOfMoney', { name: line.name }), field: 'line' };
+    return { message: messageFor('amount.notCashFlow', { name: line.name }), field: 'line' };
   if (isTransfer(entry) && side !== 'setAside')
-    return { message: messageFor('amount.aTransferIsNeither', { name: line.name }), field: 'line' };
+    return { message: messageFor('amount.transferOnLine', { name: line.name }), field: 'line' };
   return null;
 }
 
@@ -49,13 +49,13 @@ function accountRefusal(
   const id = entry[field];
   if (id === '' || id === before?.account || id === before?.toAccount) return null;
   const account = document.accounts.get(id);
-  if (!account) return { message: messageFor('amount.thisAccountIsNoLonger'), field };
-  return account.closed ? { message: messageFor('amount.isClosed', { name: account.name }), field } : null;
+  if (!account) return { message: messageFor('amount.accountGone'), field };
+  return account.closed ? { message: messageFor('amount.accountClosed', { name: account.name }), field } : null;
 }
 
 function itemRefusal(document: Document, { item }: LedgerEntry, before: LedgerEntry | null): EntryRefusal | null {
   if (item === '' || item === before?.item || document.listItems.has(item)) return null;
-  return { message: messageFor('amount.thisItemIsNoLonger'), field: 'item' };
+  return { message: messageFor('amount.itemGone'), field: 'item' };
 }
 
 /** What was reconciled with a statement keeps what the statement says of it. */
@@ -63,7 +63,7 @@ function reconciledRefusal(entry: LedgerEntry, before: LedgerEntry | null): Entr
   if (before === null || (before.reconciled === '' && before.toReconciled === '')) return null;
   if (entry.reconciled === '' && entry.toReconciled === '') return null;
   for (const field of ['amount', 'account', 'toAccount'] as const)
-    if (entry[field] !== before[field]) return { message: messageFor('amount.thisWasReconciled'), field };
+    if (entry[field] !== before[field]) return { message: messageFor('amount.reconciled'), field };
   return null;
 }
 
@@ -103,9 +103,9 @@ export function dateRemark(document: Document, date: string, shown: Month | null
   const month = monthOfDate(date);
   if (periodOf(calendar, month) < 0) {
     const [first, last] = [calendar.first, calendar.months.at(-1)!].map((month) => ({ month }));
-    return messageFor('amount.thePlanHasNoIt', { month: { month }, first, last });
+    return messageFor('amount.outsidePlan', { month: { month }, first, last });
   }
   return shown === null || month === shown
     ? null
-    : messageFor('amount.thisIsOf', { month: { month }, shown: { month: shown } });
+    : messageFor('amount.otherMonth', { month: { month }, shown: { month: shown } });
 }

@@ -21,11 +21,11 @@ export function readAmount(text: string, document: Document): ReadAmount {
   const refuse = (message: Message): ReadAmount => ({ ok: false, message });
   const read = readCalculated(text, locale);
   if (!read.ok) return refuse(read.message);
-  if (read.figure === null) return refuse(messageFor('amount.sayHowMuch'));
+  if (read.figure === null) return refuse(messageFor('amount.missing'));
   if (isCalculation(text)) return { ok: true, amount: roundTo(read.figure * minorUnitsIn(document)) };
   const amount = inMinorUnits(document, read.figure);
   return amount === null
-    ? refuse(messageFor('amount.anAmountHasAtMost', { decimals: Math.log10(minorUnitsIn(document)) }))
+    ? refuse(messageFor('amount.tooManyDecimals', { decimals: Math.log10(minorUnitsIn(document)) }))
     : { ok: true, amount };
 }
 
@@ -39,7 +39,7 @@ export function readCalculated(text: string, locale: string): ReadFigure {
     const isFigure = figure !== null && Math.abs(figure) <= LARGEST_FIGURE;
     return isFigure
       ? { ok: true, figure }
-      : { ok: false, message: messageFor('amount.thisIsNoAmount', { text: text.trim() }) };
+      : { ok: false, message: messageFor('amount.invalid', { text: text.trim() }) };
   } catch (error) {
     if (error instanceof FormulaError) return { ok: false, message: error.problem.message };
     throw error;

@@ -37,7 +37,7 @@ const line = (part: Partial<StatementLine> = {}): StatementLine => ({
   what: 'Something else',
   amount: -1000,
   reference: '',
-  place: { id: 'formats.inLine', values: { line: 2 } },
+  place: { id: 'formats.place.line', values: { line: 2 } },
   ...part,
 });
 const entry = (id: string, given: Partial<EntryGiven> = {}): LedgerEntry =>

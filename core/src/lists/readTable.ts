@@ -106,11 +106,11 @@ export function readCell(
       const word = text.toLowerCase();
       if (YES.has(word) || word === '1') return { ok: true, value: 1 };
       if (NO.has(word) || word === '0') return { ok: true, value: 0 };
-      return { ok: false, message: messageFor('list.isNeitherYesNorNo', { text }) };
+      return { ok: false, message: messageFor('list.notYesOrNo', { text }) };
     }
     case 'date': {
       const day = isDay(text) ? text : readDay(text, dates.locale, dates.today);
-      return day === null ? { ok: false, message: messageFor('list.isNoDay', { text }) } : { ok: true, value: day };
+      return day === null ? { ok: false, message: messageFor('list.invalidDate', { text }) } : { ok: true, value: day };
     }
     default:
       return { ok: true, value: text.replace(/\s+/g, ' ').slice(0, 500) };

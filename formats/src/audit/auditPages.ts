@@ -19,41 +19,45 @@ const FIGURE: SheetColumn = { kind: 'figure' };
 export function auditSheets({ findings, cells, reading, remarks }: AuditedWorkbook): Sheet[] {
   const month = (text: string) => monthInWords(toMonth(text), STYLE.locale);
   const remark = reading
-    ? t('formats.sheetAndMonths', { sheet: reading.sheet, from: month(reading.from), until: month(reading.until) })
+    ? t('formats.audit.sheetAndMonths', {
+        sheet: reading.sheet,
+        from: month(reading.from),
+        until: month(reading.until),
+      })
     : '';
   const faults: Sheet = {
     id: 'faults',
-    title: t('formats.faults', { count: findings.length }),
+    title: t('formats.audit.problems', { count: findings.length }),
     remark,
     columns: [NAME, TEXT, FIGURE, TEXT],
     headings: 1,
     rows: [
-      heading(t('formats.cell'), t('formats.whatIsWrong'), t('formats.offBy'), t('formats.howToMend')),
+      heading(t('formats.cell'), t('formats.audit.problem'), t('formats.audit.difference'), t('formats.audit.fix')),
       ...findings.map(({ cell, message, money: off, mend }) => line(words(cell), words(say(message)), money(off), words(say(mend)))),
       { role: 'blank', cells: [] },
-      sentence(t('formats.cellsEqual', { equal: cells.equal, compared: cells.compared })),
+      sentence(t('formats.audit.cellsEqual', { equal: cells.equal, compared: cells.compared })),
       ...remarks.map((remark) => sentence(say(remark))),
     ],
   }; // prettier-ignore
   const differing: Sheet = {
     id: 'cells',
-    title: t('formats.cellsThatDiffer'),
+    title: t('formats.audit.cellsThatDiffer'),
     remark,
     columns: [NAME, FIGURE, FIGURE, TEXT],
     headings: 1,
     rows: [
-      heading(t('formats.cell'), t('formats.inWorkbook'), t('formats.inPlan'), t('formats.why')),
+      heading(t('formats.cell'), t('formats.audit.inWorkbook'), t('formats.audit.inPlan'), t('formats.audit.why')),
       ...cells.differences.map(({ cell, theirs, ours, reason }) => line(words(cell), money(theirs), money(ours), words(say(reason)))), // prettier-ignore
     ],
   };
   const taken: Sheet | null = reading && {
     id: 'reading',
-    title: t('formats.takenFor'),
+    title: t('formats.audit.howRead'),
     remark,
     columns: [NAME, TEXT, TEXT, TEXT],
     headings: 1,
     rows: [
-      heading(t('formats.row'), t('formats.label'), t('formats.kind'), t('formats.side')),
+      heading(t('formats.row'), t('formats.name'), t('formats.rowType'), t('formats.side')),
       ...reading.assumptions.map(({ cell, label }) => line(words(cell), words(label), words(t('formats.assumption')), words(''))), // prettier-ignore
       ...reading.tables.map(({ key, name, kind }) => line(words(key), words(name), words(t(`formats.tableKinds.${kind}`)), words(''))), // prettier-ignore
       ...reading.rows.map(
@@ -76,6 +80,6 @@ export async function auditPdf(audited: AuditedWorkbook, title: string, today: D
     name: '',
     date: dayInWords(today, STYLE.locale),
   } as const;
-  const laidOut = await setPages(auditSheets(audited), t('formats.auditOf', { title }), STYLE, setup);
-  return pdfOf(laidOut, { title: t('formats.auditOf', { title }), name: '' }, STYLE);
+  const laidOut = await setPages(auditSheets(audited), t('formats.audit.title', { title }), STYLE, setup);
+  return pdfOf(laidOut, { title: t('formats.audit.title', { title }), name: '' }, STYLE);
 }

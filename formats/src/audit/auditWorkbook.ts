@@ -104,7 +104,7 @@ export function auditRead(
       cells,
       findings: [],
       reading: null,
-      remarks: [...workbook.remarks, messageFor('formats.isOurs', { taken })],
+      remarks: [...workbook.remarks, messageFor('formats.audit.ownWorkbook', { taken })],
     };
   }
   const tablesBySheet = new Map(workbook.sheets.map((sheet) => [sheet, tablesOf(sheet)]));
@@ -116,14 +116,16 @@ export function auditRead(
   if (blocks.length === 0) {
     const months = workbook.sheets.find((sheet) => blockIn(sheet) !== null);
     throw new WorkbookError(
-      months ? messageFor('formats.nothingBelowMonths', { sheet: months.name }) : messageFor('formats.noMonths'),
+      months
+        ? messageFor('formats.workbook.nothingBelowMonths', { sheet: months.name })
+        : messageFor('formats.workbook.noMonths'),
     );
   }
   const likeliest = blocks.reduce((best, each) => (each.rows.length > best.rows.length ? each : best));
   const { sheet } = blocks.find((each) => each.sheet.name === said.sheet) ?? likeliest;
   const block = blockIn(sheet, said)!;
   if (block.rows.length > MOST_ROWS)
-    throw new WorkbookError(messageFor('formats.tooManyRows', { sheet: block.sheet.name, most: MOST_ROWS }));
+    throw new WorkbookError(messageFor('formats.workbook.tooManyRows', { sheet: block.sheet.name, most: MOST_ROWS }));
   const beside = tablesBeside([...tablesBySheet.values()].flat(), block);
   const tables = applyCorrections(beside, assumptionCells(workbook, block), said);
   const assumptions = assumptionCells(
@@ -146,11 +148,13 @@ export function auditRead(
     ...workbook.remarks,
     ...block.others
       .slice(0, 1)
-      .map((row) => messageFor('formats.otherPlan', { sheet: block.sheet.name, row: row + 1 })),
+      .map((row) => messageFor('formats.workbook.secondPlan', { sheet: block.sheet.name, row: row + 1 })),
     ...blocks
       .filter((each) => each.sheet !== sheet)
-      .map((each) => messageFor('formats.otherSheet', { sheet: each.sheet.name })),
-    ...(block.gaps.length > 0 ? [messageFor('formats.monthsMissing', { where: listOf(block.gaps, 'comma') })] : []),
+      .map((each) => messageFor('formats.workbook.otherSheet', { sheet: each.sheet.name })),
+    ...(block.gaps.length > 0
+      ? [messageFor('formats.workbook.monthGaps', { where: listOf(block.gaps, 'comma') })]
+      : []),
   ];
   const month = ({ month: number, year }: Block['months'][number]) => `${year}-${String(number).padStart(2, '0')}`;
   const reading: WorkbookReading = {

@@ -130,7 +130,7 @@ function dated(named: readonly NamedMonth[], near: number | null) {
     const next = { month, year };
     if (before) {
       const distance = (year - before.year) * 12 + month - before.month;
-      if (distance === 0) gaps.push(messageFor('formats.monthTwice', { month: `${month}/${year}` }));
+      if (distance === 0) gaps.push(messageFor('formats.statement.monthTwice', { month: `${month}/${year}` }));
       else if (distance !== 1)
         gaps.push(
           messageFor('formats.monthsBetween', { from: `${before.month}/${before.year}`, to: `${month}/${year}` }),

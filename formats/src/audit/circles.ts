@@ -18,10 +18,10 @@ export function reviewCircles(review: Review): void {
         review.say({
           kind: 'circular',
           ...circle[0]!,
-          message: messageFor('formats.isCircle', {
+          message: messageFor('formats.audit.circular', {
             circle: [...circle, circle[0]!].map((at) => addressIn(at.row, at.column)).join(' → '),
           }),
-          mend: messageFor('formats.breakTheCircle'),
+          mend: messageFor('formats.audit.fix.circular'),
           money: null,
         });
 }

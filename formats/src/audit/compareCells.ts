@@ -103,7 +103,8 @@ export function compareCells(block: Block, { findings, rules }: ReviewedBlock, p
     const inRow = (of: string) => /\d+$/.exec(of)?.[0] === String(row.row + 1);
     const finding = findings.find((each) => each.cell === cell) ?? findings.find((each) => inRow(each.cell));
     return (
-      finding?.message ?? (plan.isMended ? messageFor('formats.followsAMend') : messageFor('formats.followsAnother'))
+      finding?.message ??
+      (plan.isMended ? messageFor('formats.audit.followsFixed') : messageFor('formats.audit.followsAnother'))
     );
   }
 }

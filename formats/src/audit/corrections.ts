@@ -46,7 +46,7 @@ export function readingSaid(json: unknown): ReadingCorrections {
 
 const isOneOf = (options: readonly string[], said: unknown) => said === undefined || options.includes(said as string);
 const refusedAt = (part: string) =>
-  new WorkbookError(messageFor('formats.cannotBeMeant', { part, hasPart: part !== '' }));
+  new WorkbookError(messageFor('formats.audit.invalidCorrections', { part, hasPart: part !== '' }));
 
 function record(value: unknown, part: string): Record<string, unknown> {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) throw refusedAt(part);

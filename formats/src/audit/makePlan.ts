@@ -80,13 +80,13 @@ export class PlanMaker {
     const first = Math.min(...numbered);
     this.first = { year: Math.floor(first / 12), month: (first % 12) + 1 };
     this.periods = numbered.map((each) => each - first);
-    if (Math.max(...this.periods) >= MAX_MONTHS) throw new WorkbookError(messageFor('formats.tooManyMonths600'));
+    if (Math.max(...this.periods) >= MAX_MONTHS) throw new WorkbookError(messageFor('formats.workbook.tooManyMonths'));
   }
 
   make(title: string): MadePlan {
     this.nameAll();
     if (this.lines.size === 0)
-      throw new WorkbookError(messageFor('formats.nothingBelowMonths', { sheet: this.of.block.sheet.name }));
+      throw new WorkbookError(messageFor('formats.workbook.nothingBelowMonths', { sheet: this.of.block.sheet.name }));
     for (;;) {
       try {
         const document = parsePlan(this.planFile(title));

@@ -65,7 +65,7 @@ export function ownWorkbook(workbook: RawWorkbook): OwnWorkbook | null {
     cell: place,
     theirs: theirs ?? NaN,
     ours: typeof cell.value === 'number' ? cell.value : null,
-    reason: isTyped ? messageFor('formats.typedOverHere') : messageFor('formats.formulaChanged'),
+    reason: isTyped ? messageFor('formats.audit.typedOver') : messageFor('formats.audit.formulaChanged'),
   }));
   return { document, taken, cells: { compared, equal: compared - differences.length, differences } };
 }

@@ -159,7 +159,7 @@ export function compareTables(
           cell: addressIn(row, column),
           theirs,
           ours: Number.isNaN(ours) ? null : ours,
-          reason: t('formats.followsAnother'),
+          reason: t('formats.audit.followsAnother'),
         });
       });
     }

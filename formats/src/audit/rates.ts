@@ -11,11 +11,13 @@ export function reviewRates(review: Review, row: BlockRow, formula: RawFormula, 
   const typed = typedRateIn(formula);
   if (typed !== null) {
     const shared = [...review.assumptions.values()].find(({ value }) => Math.abs(value - typed) < 1e-9);
-    const mend = shared ? messageFor('formats.referTo', { label: shared.label }) : messageFor('formats.giveItACell');
+    const mend = shared
+      ? messageFor('formats.audit.fix.referTo', { label: shared.label })
+      : messageFor('formats.audit.fix.ownCell');
     review.say({
       kind: 'typedRate',
       ...at,
-      message: messageFor('formats.hasTypedRate', {
+      message: messageFor('formats.audit.typedRate', {
         row: row.label,
         rate: `${Number((typed * 100).toPrecision(10))} %`,
       }),
@@ -29,8 +31,8 @@ export function reviewRates(review: Review, row: BlockRow, formula: RawFormula, 
   review.say({
     kind: 'yearlyAsMonthly',
     ...at,
-    message: messageFor('formats.isYearly', { row: row.label, rate: yearly.label }),
-    mend: messageFor('formats.divideBy12'),
+    message: messageFor('formats.audit.yearlyRate', { row: row.label, rate: yearly.label }),
+    mend: messageFor('formats.audit.fix.divideBy12'),
     money: typeof value === 'number' ? (value * 11) / 12 : null,
   });
 }

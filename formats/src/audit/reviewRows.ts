@@ -38,11 +38,11 @@ export function reviewRow(review: Review, row: BlockRow): void {
   // An error is told last: what it comes from may have been found.
   cells.forEach((cell, at) => {
     if (departs.get(at) !== 'errorValue' || cell?.error == null) return;
-    const message = messageFor('formats.showsAnError', {
+    const message = messageFor('formats.audit.error', {
       where: review.where(row, columns[at]!),
-      error: cell.error === TOO_LARGE ? messageFor('formats.tooLargeAFigure') : cell.error,
+      error: cell.error === TOO_LARGE ? messageFor('formats.audit.figureTooLarge') : cell.error,
     });
-    review.say({ kind: 'errorValue', row: row.row, column: columns[at]!, message, mend: cell.formula ? messageFor('formats.mendTheError') : messageFor('formats.typeWhatIsMeant'), money: null }); // prettier-ignore
+    review.say({ kind: 'errorValue', row: row.row, column: columns[at]!, message, mend: cell.formula ? messageFor('formats.audit.fix.error') : messageFor('formats.audit.fix.typeRight'), money: null }); // prettier-ignore
   });
 }
 
@@ -63,17 +63,18 @@ function reviewMonths(
     const depart = (kind: AuditKind, message: Message) => {
       departs.set(at, kind);
       const money = review.offBy(row.row, column, expected);
-      review.say({ kind, row: row.row, column, message, mend: messageFor('formats.useTheRowsFormula'), money });
+      review.say({ kind, row: row.row, column, message, mend: messageFor('formats.audit.fix.useNeighbour'), money });
     };
     if (!cell.formula) {
-      if (typeof cell.value === 'number') depart('typedOverFormula', messageFor('formats.isTyped', { where }));
+      if (typeof cell.value === 'number')
+        depart('typedOverFormula', messageFor('formats.audit.typedFigure', { where }));
       return;
     }
     // What a total adds up is reviewed with the totals.
     if (row.kind === 'total' || relativeForm(cell.formula, row.row, column) === usual) return;
     const stray = slidTo(review, cell.formula, expected, row.row, column);
-    if (stray === null) depart('oddFormula', messageFor('formats.isOdd', { where }));
-    else depart('slidReference', messageFor('formats.hasSlid', { where, cells: stray }));
+    if (stray === null) depart('oddFormula', messageFor('formats.audit.oddFormula', { where }));
+    else depart('slidReference', messageFor('formats.audit.shifted', { where, cells: stray }));
   });
 }
 
@@ -85,13 +86,13 @@ function reviewCell(review: Review, row: BlockRow, cell: RawCell, at: number, de
     const divisor = cell.formula && emptyDivisorOf(review, cell.formula);
     if (divisor) {
       departs.set(at, 'emptyDivisor');
-      const message = messageFor('formats.dividesByNothing', { where, cell: divisor });
+      const message = messageFor('formats.audit.emptyDivisor', { where, cell: divisor });
       review.say({
         kind: 'emptyDivisor',
         row: row.row,
         column,
         message,
-        mend: messageFor('formats.fillTheDivisor'),
+        mend: messageFor('formats.audit.fix.fillDivisor'),
         money: null,
       });
     } else if (!takesOverError(review, cell.formula)) departs.set(at, 'errorValue');
@@ -101,13 +102,13 @@ function reviewCell(review: Review, row: BlockRow, cell: RawCell, at: number, de
   const figure = figureIn(cell.value, false) ?? figureIn(cell.value, true);
   if (figure === null) return;
   departs.set(at, 'textFigure');
-  const message = messageFor('formats.isText', { where, text: cell.value });
+  const message = messageFor('formats.audit.textAsFigure', { where, text: cell.value });
   review.say({
     kind: 'textFigure',
     row: row.row,
     column,
     message,
-    mend: messageFor('formats.typeAsFigure'),
+    mend: messageFor('formats.audit.fix.typeAsFigure'),
     money: -figure,
   });
 }

@@ -16,18 +16,39 @@ export function reviewTotal(review: Review, total: BlockRow): void {
   const all = (of: readonly number[]) => columns.reduce((sum, column) => sum + sumOf(review, of, column), 0);
   const missing = own.filter((of) => !usual.includes(of) && !isBalance(byRow.get(of)!));
   if (missing.length > 0) {
-    const message = messageFor('formats.misses', { row: total.label, lines: labels(missing) });
-    review.say({ kind: 'totalMisses', ...at, message, mend: messageFor('formats.widenTheSum'), money: -all(missing) });
+    const message = messageFor('formats.audit.linesMissing', { row: total.label, lines: labels(missing) });
+    review.say({
+      kind: 'totalMisses',
+      ...at,
+      message,
+      mend: messageFor('formats.audit.fix.widenSum'),
+      money: -all(missing),
+    });
   }
   const twice = countedTwice(usual, byRow);
   if (twice.length > 0) {
-    const message = messageFor('formats.twice', { row: total.label, lines: labels(twice) });
-    review.say({ kind: 'countsTwice', ...at, message, mend: messageFor('formats.countOnce'), money: all(twice) });
+    const message = messageFor('formats.audit.countedTwice', { row: total.label, lines: labels(twice) });
+    review.say({
+      kind: 'countsTwice',
+      ...at,
+      message,
+      mend: messageFor('formats.audit.fix.countOnce'),
+      money: all(twice),
+    });
   }
   const hidden = usual.filter((of) => sheet.hiddenRows.has(of) && all([of]) !== 0);
   if (hidden.length > 0) {
-    const message = messageFor('formats.hides', { row: total.label, rows: hidden.map((of) => `${of + 1}`).join(', ') });
-    review.say({ kind: 'hiddenInTotal', ...at, message, mend: messageFor('formats.showTheRow'), money: all(hidden) });
+    const message = messageFor('formats.audit.hiddenRow', {
+      row: total.label,
+      rows: hidden.map((of) => `${of + 1}`).join(', '),
+    });
+    review.say({
+      kind: 'hiddenInTotal',
+      ...at,
+      message,
+      mend: messageFor('formats.audit.fix.showRow'),
+      money: all(hidden),
+    });
   }
   for (const column of columns) reviewMonth(review, total, usual, column);
 }
@@ -39,7 +60,7 @@ function reviewMonth(review: Review, total: BlockRow, usual: readonly number[], 
   if (added?.join() === total.adds.join()) return;
   const { columns, rows } = review.block;
   const rule = review.rules.get(total.row);
-  const place = { row: total.row, column, mend: messageFor('formats.useTheRowsFormula') };
+  const place = { row: total.row, column, mend: messageFor('formats.audit.fix.useNeighbour') };
   const where = review.where(total, column);
   const labels = (of: readonly number[]) => of.map((each) => rows.find(({ row }) => row === each)!.label).join(', ');
   if (added) {
@@ -47,17 +68,17 @@ function reviewMonth(review: Review, total: BlockRow, usual: readonly number[], 
     const beyond = membersIn(review, added).filter((of) => !usual.includes(of));
     rule?.departs.set(columns.indexOf(column), 'totalMisses');
     if (without.length > 0) {
-      const message = messageFor('formats.misses', { row: where, lines: labels(without) });
+      const message = messageFor('formats.audit.linesMissing', { row: where, lines: labels(without) });
       review.say({ kind: 'totalMisses', ...place, message, money: -sumOf(review, without, column) });
     } else if (beyond.length > 0) {
-      const message = messageFor('formats.twice', { row: where, lines: labels(beyond) });
+      const message = messageFor('formats.audit.countedTwice', { row: where, lines: labels(beyond) });
       review.say({ kind: 'countsTwice', ...place, message, money: sumOf(review, beyond, column) });
     }
   } else if (cell?.formula && cell.error === null && rule?.formula) {
     const expected = moved(rule.formula.formula, 0, column - rule.formula.column);
     rule.departs.set(columns.indexOf(column), 'oddFormula');
     const money = review.offBy(total.row, column, expected);
-    review.say({ kind: 'oddFormula', ...place, message: messageFor('formats.isOdd', { where }), money });
+    review.say({ kind: 'oddFormula', ...place, message: messageFor('formats.audit.oddFormula', { where }), money });
   }
 }
 
@@ -75,8 +96,8 @@ export function reviewRowTotal(review: Review, row: BlockRow): void {
     kind: 'totalMisses',
     row: row.row,
     column,
-    message: messageFor('formats.missesMonths', { row: row.label, months: missed.length }),
-    mend: messageFor('formats.widenTheSum'),
+    message: messageFor('formats.audit.monthsMissing', { row: row.label, months: missed.length }),
+    mend: messageFor('formats.audit.fix.widenSum'),
     money: -missed.reduce((sum, each) => sum + numberIn(review.cell(row.row, each)), 0),
   });
 }

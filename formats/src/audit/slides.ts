@@ -35,12 +35,12 @@ export function reviewSlides(
       kind: 'slidReference',
       row: row.row,
       column: columns[later[0]!]!,
-      message: messageFor('formats.slidesAlong', {
+      message: messageFor('formats.audit.shiftsAlong', {
         row: row.label,
         label: assumption.label,
         cell: addressIn(at, column + movedBy(later[0]!)),
       }),
-      mend: messageFor('formats.fixTheReference', { cell: addressIn(at, column).replace(/^([A-Z]+)/, '$$$1$$') }),
+      mend: messageFor('formats.audit.fix.reference', { cell: addressIn(at, column).replace(/^([A-Z]+)/, '$$$1$$') }),
       money,
     });
   }

@@ -19,7 +19,7 @@ export function boundXlsx(file: Uint8Array): { readonly file: Uint8Array; readon
   try {
     parts = unzipSync(file);
   } catch {
-    throw new WorkbookError(messageFor('formats.isDamaged'));
+    throw new WorkbookError(messageFor('formats.workbook.damaged'));
   }
   let names: DefinedName[] = [];
   for (const [path, content] of Object.entries(parts)) {
@@ -40,13 +40,13 @@ export function boundXlsx(file: Uint8Array): { readonly file: Uint8Array; readon
 function checkPlaces(text: string): void {
   for (const [, row] of text.matchAll(/<(?:\w+:)?row\b[^>]*?\br=["'](\d+)["']/g))
     if (Number(row) > MAX_ROWS_READ)
-      throw new WorkbookError(messageFor('formats.rowTooFarDown', { most: MAX_ROWS_READ }));
+      throw new WorkbookError(messageFor('formats.workbook.rowTooFar', { most: MAX_ROWS_READ }));
   for (const [, letters, row] of text.matchAll(/<(?:\w+:)?c\b[^>]*?\br=["']\$?([A-Za-z]+)\$?(\d+)["']/g)) {
     const column = [...letters!.toUpperCase()].reduce((sum, letter) => sum * 26 + letter.charCodeAt(0) - 64, 0);
     if (column > MAX_COLUMNS_READ)
-      throw new WorkbookError(messageFor('formats.columnTooFarOut', { most: MAX_COLUMNS_READ }));
+      throw new WorkbookError(messageFor('formats.workbook.columnTooFar', { most: MAX_COLUMNS_READ }));
     if (Number(row) > MAX_ROWS_READ)
-      throw new WorkbookError(messageFor('formats.rowTooFarDown', { most: MAX_ROWS_READ }));
+      throw new WorkbookError(messageFor('formats.workbook.rowTooFar', { most: MAX_ROWS_READ }));
   }
 }
 

@@ -18,7 +18,7 @@ export function readOds(content: string): RawWorkbook {
   let [inAnnotation, isHidden] = [0, false];
   const parser = new SaxesParser({ xmlns: false });
   parser.on('doctype', () => {
-    throw new WorkbookError(messageFor('formats.isDamaged'));
+    throw new WorkbookError(messageFor('formats.workbook.damaged'));
   });
   parser.on('opentag', ({ name, attributes }) => {
     const given = attributes as Readonly<Record<string, string>>;
@@ -78,7 +78,8 @@ export function readOds(content: string): RawWorkbook {
         if (line.size > 0)
           for (let nth = 0; nth < Math.min(rowsRepeated, MOST_REPEATED); nth++) {
             count += line.size;
-            if (count > MAX_CELLS) throw new WorkbookError(messageFor('formats.tooManyCells', { most: MAX_CELLS }));
+            if (count > MAX_CELLS)
+              throw new WorkbookError(messageFor('formats.workbook.tooManyCells', { most: MAX_CELLS }));
             cells.set(row + nth, line);
             if (isHidden) hiddenRows.add(row + nth);
           }
@@ -90,7 +91,7 @@ export function readOds(content: string): RawWorkbook {
     parser.write(content).close();
   } catch (error) {
     if (error instanceof WorkbookError) throw error;
-    throw new WorkbookError(messageFor('formats.isDamaged'));
+    throw new WorkbookError(messageFor('formats.workbook.damaged'));
   }
   return { sheets, names, remarks: [] };
 }

@@ -9,10 +9,10 @@ import { readOds } from './readOds.ts';
 
 /** A workbook or a table, whatever it is: Office Open XML, OpenDocument, CSV, or apart by tabs. Throws `WorkbookError`. */
 export async function readWorkbook(file: Uint8Array): Promise<RawWorkbook> {
-  if (file.length === 0) throw new WorkbookError(messageFor('formats.theFileIsEmpty'));
+  if (file.length === 0) throw new WorkbookError(messageFor('formats.statement.empty'));
   if (file.length > MAX_WORKBOOK)
-    throw new WorkbookError(messageFor('formats.workbookTooLarge', { most: MAX_WORKBOOK >> 20 }));
-  if (file[0] === 0xd0 && file[1] === 0xcf) throw new WorkbookError(messageFor('formats.isOldOrEncrypted'));
+    throw new WorkbookError(messageFor('formats.workbook.tooLarge', { most: MAX_WORKBOOK >> 20 }));
+  if (file[0] === 0xd0 && file[1] === 0xcf) throw new WorkbookError(messageFor('formats.workbook.oldOrEncrypted'));
   if (file[0] !== 0x50 || file[1] !== 0x4b) return readTable(file);
   const parts = partsOf(file);
   if (parts.includes('xl/workbook.xml')) {
@@ -21,11 +21,13 @@ export async function readWorkbook(file: Uint8Array): Promise<RawWorkbook> {
   }
   if (parts.includes('content.xml')) {
     const manifest = strFromU8(unzip(file, 'META-INF/manifest.xml') ?? new Uint8Array());
-    if (manifest.includes('encryption-data')) throw new WorkbookError(messageFor('formats.isEncrypted'));
+    if (manifest.includes('encryption-data')) throw new WorkbookError(messageFor('formats.workbook.encrypted'));
     return readOds(strFromU8(unzip(file, 'content.xml')!));
   }
   throw new WorkbookError(
-    parts.includes('EncryptedPackage') ? messageFor('formats.isEncrypted') : messageFor('formats.isNoWorkbook'),
+    parts.includes('EncryptedPackage')
+      ? messageFor('formats.workbook.encrypted')
+      : messageFor('formats.workbook.unknownFormat'),
   );
 }
 
@@ -42,10 +44,10 @@ function partsOf(file: Uint8Array): string[] {
       },
     });
   } catch {
-    throw new WorkbookError(messageFor('formats.isDamaged'));
+    throw new WorkbookError(messageFor('formats.workbook.damaged'));
   }
   if (unpacked > MAX_UNPACKED)
-    throw new WorkbookError(messageFor('formats.unpacksTooLarge', { most: MAX_UNPACKED >> 20 }));
+    throw new WorkbookError(messageFor('formats.workbook.unpacksTooLarge', { most: MAX_UNPACKED >> 20 }));
   // What a ZIP says of its sizes may be untrue, so that it is counted too.
   if (names.length > 0) countUnpacked(file);
   return names;
@@ -71,23 +73,23 @@ function countUnpacked(file: Uint8Array): void {
     for (let at = 0; at < file.length && !isTooLarge; at += STEP)
       unzipper.push(file.subarray(at, at + STEP), at + STEP >= file.length);
   } catch {
-    throw new WorkbookError(messageFor('formats.isDamaged'));
+    throw new WorkbookError(messageFor('formats.workbook.damaged'));
   }
-  if (isTooLarge) throw new WorkbookError(messageFor('formats.unpacksTooLarge', { most: MAX_UNPACKED >> 20 }));
+  if (isTooLarge) throw new WorkbookError(messageFor('formats.workbook.unpacksTooLarge', { most: MAX_UNPACKED >> 20 }));
 }
 
 function unzip(file: Uint8Array, part: string): Uint8Array | null {
   try {
     return unzipSync(file, { filter: ({ name }) => name === part })[part] ?? null;
   } catch {
-    throw new WorkbookError(messageFor('formats.isDamaged'));
+    throw new WorkbookError(messageFor('formats.workbook.damaged'));
   }
 }
 
 /** A table of texts: numbers are told by how most of them are written. */
 function readTable(file: Uint8Array): RawWorkbook {
   const text = textOf(file);
-  if (text.includes('\u0000')) throw new WorkbookError(messageFor('formats.isNoWorkbook'));
+  if (text.includes('\u0000')) throw new WorkbookError(messageFor('formats.workbook.unknownFormat'));
   const { data } = Papa.parse<string[]>(text, { delimiter: separatorIn(text), skipEmptyLines: false });
   const isComma = (text.match(/\d,\d{1,2}(?!\d)/g)?.length ?? 0) > (text.match(/\d\.\d{1,2}(?!\d)/g)?.length ?? 0);
   const cells = new Map<number, Map<number, RawCell>>();
@@ -97,13 +99,14 @@ function readTable(file: Uint8Array): RawWorkbook {
     row.forEach((value, column) => {
       const written = value.trim();
       if (written === '') return;
-      if (++count > MAX_CELLS) throw new WorkbookError(messageFor('formats.tooManyCells', { most: MAX_CELLS }));
+      if (++count > MAX_CELLS)
+        throw new WorkbookError(messageFor('formats.workbook.tooManyCells', { most: MAX_CELLS }));
       const figure = figureIn(written, isComma);
       line.set(column, { value: figure ?? written, error: null, formula: null, look: written.endsWith('%') && figure !== null ? 'percent' : 'plain' }); // prettier-ignore
     });
     if (line.size > 0) cells.set(at, line);
   });
-  if (count === 0) throw new WorkbookError(messageFor('formats.theFileIsEmpty'));
+  if (count === 0) throw new WorkbookError(messageFor('formats.statement.empty'));
   return {
     sheets: [{ name: t('formats.table'), cells, hiddenRows: new Set() }],
     names: new Map(),

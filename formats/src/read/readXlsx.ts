@@ -13,7 +13,7 @@ export async function readXlsx(file: Uint8Array, parts: readonly string[]): Prom
       ignoreNodes: ['dataValidations', 'extLst', 'conditionalFormatting', 'drawing', 'picture', 'hyperlinks'],
     });
   } catch {
-    throw new WorkbookError(messageFor('formats.isDamaged'));
+    throw new WorkbookError(messageFor('formats.workbook.damaged'));
   }
   let count = 0;
   const sheets = book.worksheets.map((sheet): RawSheet => {
@@ -27,7 +27,8 @@ export async function readXlsx(file: Uint8Array, parts: readonly string[]): Prom
         if (cell.master !== cell) return;
         const raw = cellFrom(cell);
         if (!raw) return;
-        if (++count > MAX_CELLS) throw new WorkbookError(messageFor('formats.tooManyCells', { most: MAX_CELLS }));
+        if (++count > MAX_CELLS)
+          throw new WorkbookError(messageFor('formats.workbook.tooManyCells', { most: MAX_CELLS }));
         line.set(column - 1, raw);
       });
       if (line.size > 0) cells.set(number - 1, line);
@@ -42,8 +43,8 @@ export async function readXlsx(file: Uint8Array, parts: readonly string[]): Prom
     names.set(name.toLowerCase(), { sheet: match[1]!.replaceAll("''", "'"), row: Number(match[3]) - 1, column });
   }
   const remarks = [
-    ...(parts.some((part) => /vbaProject\.bin$/i.test(part)) ? [messageFor('formats.hasMacros')] : []),
-    ...(parts.some((part) => /externalLinks\//i.test(part)) ? [messageFor('formats.hasLinks')] : []),
+    ...(parts.some((part) => /vbaProject\.bin$/i.test(part)) ? [messageFor('formats.workbook.macros')] : []),
+    ...(parts.some((part) => /externalLinks\//i.test(part)) ? [messageFor('formats.workbook.links')] : []),
   ];
   return { sheets, names, remarks };
 }

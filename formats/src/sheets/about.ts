@@ -25,7 +25,7 @@ export function aboutSheet({ sheets, title }: Workbook, remarks: readonly string
   });
   const reasons =
     unsaid.size === 0
-      ? [line(t('formats.allSaid'))]
+      ? [line(t('formats.about.everyRule'))]
       : [...unsaid].map(([why, { count, where }]) => line(why, count, [...where].join(', ')));
   return {
     id: 'about',
@@ -39,18 +39,18 @@ export function aboutSheet({ sheets, title }: Workbook, remarks: readonly string
     headings: 0,
     rows: [
       section(t('formats.aboutThisFile')),
-      line(t('formats.whatThisFileIs')),
-      line(t('formats.changeAnAssumption')),
+      line(t('formats.about.introduction')),
+      line(t('formats.about.changeAssumption')),
       ...remarks.map((remark) => line(remark)),
       { role: 'blank', cells: [] },
-      section(t('formats.inThisFile')),
+      section(t('formats.about.inThisFile')),
       line(t('formats.formulas'), formulas),
-      line(t('formats.exceptionsMarked'), exceptions),
+      line(t('formats.about.exceptions'), exceptions),
       { role: 'blank', cells: [] },
       section(t('formats.figuresWithoutFormula')),
       ...reasons,
       { role: 'blank', cells: [] },
-      section(t('formats.wordsUsed')),
+      section(t('formats.about.glossary')),
       ...TERMS.map((term) => line(`${t(`formats.glossary.${term}`)}: ${t(`formats.meaning.${term}`)}`)),
     ],
   };

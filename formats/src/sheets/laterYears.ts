@@ -22,7 +22,7 @@ export function laterSheets(plan: PlanModel, projection: PlanProjection, sheetsO
   const calculators = liveCalculators(ground);
   const lists = liveLists(ground);
   const shown = liveProjectionSheets(ground, projection, plan.calendar.count);
-  const about = { id: 'budget', title: t('formats.budget'), remark: t('formats.whatLaterSheetsAre') };
+  const about = { id: 'budget', title: t('formats.budget'), remark: t('formats.laterYears.about') };
   const budget = liveBudgetSheet(ground, about, columnsOfPlan(plan));
   const whole = [...calculators, ...lists].map((live) => withTableBeside(live.sheet()));
   const assumptions = assumptionsSheet(ground).sheet;
@@ -151,7 +151,7 @@ function needed(
     const all = by === 'sheet' ? sheet.rows : sheet.rows.filter((row) => rows.has(row) || isHeading(row));
     const { highlights: _, ...plain } = sheet;
     const id = `later-${sheet.id}`;
-    const title = t('formats.withLaterYears', { title: sheet.title });
+    const title = t('formats.laterYears.title', { title: sheet.title });
     return [renamed({ ...plain, id, title, rows: all }, different)];
   });
 }

@@ -107,7 +107,7 @@ class ListScope implements FormulaScope, OutputSources {
   }
 
   aside(expression: Expression, place: number, filled: boolean): string {
-    if (this.count > MOST_ASIDE) throw new NotTranslatable(t('formats.tooManyItems'));
+    if (this.count > MOST_ASIDE) throw new NotTranslatable(t('formats.reason.tooManyItems'));
     const { model } = this.plan;
     const written = `${filled ? 'filled ' : ''}${printFormula(expression)}`;
     const title = printFormula(expression, { notation: notationOf(planOf(model.document).locale), nameOf: nameInList(model.document, this.list.id) }); // prettier-ignore
@@ -192,7 +192,7 @@ export class LiveList implements OutputSources {
 
   sourceOf(output: string, place: number): Source | null {
     const total = listOutputsOf(this.ground.plan.model.document, this.ground.list.id).find(({ key }) => key === output);
-    if (!total) throw new NotTranslatable(t('formats.noOutput', { name: output }));
+    if (!total) throw new NotTranslatable(t('formats.reason.sheetWithoutFigure', { name: output }));
     return this.ground.sourceOfTotal(total, place);
   }
 
@@ -209,13 +209,13 @@ export class LiveList implements OutputSources {
         if (column.kind === 'status') return formulaCell(keyed, () => this.status(column, item, place));
         const { formula, isOwn } = ground.ruleOf(column, item);
         const marked: SheetCell = isOwn && !isTyped(column) ? { ...keyed, mark: 'exception' } : keyed;
-        if (column.kind === 'entries' && cell.value !== null) return formulaCell(marked, () => { throw new NotTranslatable(t('formats.followsEntries')); }); // prettier-ignore
+        if (column.kind === 'entries' && cell.value !== null) return formulaCell(marked, () => { throw new NotTranslatable(t('formats.reason.followsEntries')); }); // prettier-ignore
         if (isTyped(column) || formula === null) return marked;
         return formulaCell(marked, () => {
           const rule = readStoredOrNull(formula);
-          if (!rule) throw new NotTranslatable(t('formats.itsRuleCannotBeRead'));
+          if (!rule) throw new NotTranslatable(t('formats.reason.ruleUnreadable'));
           if (followsEntries(ground.plan.model.document, column))
-            throw new NotTranslatable(t('formats.followsEntries'));
+            throw new NotTranslatable(t('formats.reason.followsEntries'));
           return ground.translator.whole(rule, place);
         });
       },

@@ -123,7 +123,7 @@ function inMonth(ground: PlanScope, id: string, place: number): SheetFormula | n
       return before === null ? undefined : at(figureKey(id, before));
     }
     const rule = readStoredOrNull(formula);
-    if (!rule) throw new NotTranslatable(t('formats.itsRuleCannotBeRead'));
+    if (!rule) throw new NotTranslatable(t('formats.reason.ruleUnreadable'));
     return ground.translator.whole(rule, place);
   }
   const group = document.groups.get(id);
@@ -165,7 +165,7 @@ function overStretch(ground: PlanScope, id: string, stretch: Stretch): SheetForm
   const places = placesOf(stretch);
   const series = ground.model.seriesOf(id)!;
   const hasProblem = places.some((place) => series.codeAt(place) > BLANK);
-  if (hasProblem && places.length > MOST_NESTED) throw new NotTranslatable(t('formats.tooManyMonths'));
+  if (hasProblem && places.length > MOST_NESTED) throw new NotTranslatable(t('formats.reason.tooManyMonths'));
   if (how === 'last') {
     const cells = places.map((place) => ({ key: figureKey(id, place), empty: emptyIn(ground, id, place) }));
     return hasProblem ? lastFigure(cells) : last(cells);
@@ -190,7 +190,7 @@ function last(cells: readonly { readonly key: string; readonly empty: Emptiness 
     nested = empty === false || formula === null ? 0 : nested + 1;
     formula = empty === false || formula === null ? at(key) : call('IF', isEmptyCell(key), formula, at(key));
   }
-  if (nested > MOST_NESTED) throw new NotTranslatable(t('formats.tooManyMonths'));
+  if (nested > MOST_NESTED) throw new NotTranslatable(t('formats.reason.tooManyMonths'));
   return formula;
 }
 
@@ -216,7 +216,7 @@ function quotient(ground: PlanScope, id: string, stretch: Stretch): SheetFormula
   const [step] = steps;
   const rule = step?.row.formula == null ? null : readStored(step.row.formula);
   if (steps.length !== 1 || departs || !rule || !isQuotientRule(rule, howOf))
-    throw new NotTranslatable(t('formats.severalRules'));
+    throw new NotTranslatable(t('formats.reason.quotientOfRules'));
   const from = Math.max(step!.from, stretch.from);
   const quotients = quotientsIn(rule, howOf);
   const conditions: SheetFormula[] = [];
@@ -246,7 +246,7 @@ function quotient(ground: PlanScope, id: string, stretch: Stretch): SheetFormula
       case 'call':
         if (functionOf(part).evaluation(part).way === 'figures' && ['round', 'abs'].includes(part.name))
           return call(part.name.toUpperCase(), ...part.args.map(applied), ...(part.name === 'round' && part.args.length === 1 ? [number(0)] : [])); // prettier-ignore
-        throw new NotTranslatable(t('formats.severalRules'));
+        throw new NotTranslatable(t('formats.reason.quotientOfRules'));
       default:
         return ground.translator.value(part, stretch.to - 1);
     }
@@ -260,7 +260,7 @@ function overMonths(ground: PlanScope, id: string, stretch: Stretch): SheetFormu
   const { document } = ground.model;
   if (document.assumptions.has(id) && ground.isSteady(id)) return ground.sourceOf(id, stretch.from)!.value;
   if (document.lines.has(id) || document.groups.has(id)) return at(totalKey(id, stretch));
-  throw new NotTranslatable(t('formats.severalRules'));
+  throw new NotTranslatable(t('formats.reason.quotientOfRules'));
 }
 
 function average(ground: PlanScope, id: string, stretch: Stretch): SheetFormula | null {

@@ -102,7 +102,7 @@ function priceLevel(ground: PlanScope, first: number, year: number): SheetFormul
     const { from } = stretchOfYear(ground.model.calendar, each);
     const rate = ground.sourceOf(deflator, from);
     if (!rate || ground.model.seriesOf(deflator)!.codeAt(from) > BLANK)
-      throw new NotTranslatable(t('formats.aMonthHasNoFigure'));
+      throw new NotTranslatable(t('formats.reason.monthWithoutFigure'));
     const factor = operation(number(1), '+', rate.value);
     level = level === null ? factor : operation(level, '*', factor);
   }

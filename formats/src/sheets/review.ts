@@ -94,7 +94,7 @@ export function checksSheet(model: PlanModel): Sheet {
         words([labelOf(document, place.id) ?? '', month].filter((part) => part !== '').join(', ')),
         words(say(message)),
         words(say(WHY[kind])),
-        words(aside === null ? (mend ? say(mend.words) : '') : t('formats.setAsideBecause', { reason: aside })),
+        words(aside === null ? (mend ? say(mend.words) : '') : t('formats.dismissedBecause', { reason: aside })),
       ],
     };
   });
@@ -107,7 +107,7 @@ export function checksSheet(model: PlanModel): Sheet {
     rows: [
       {
         role: 'heading',
-        cells: [t('formats.where'), t('formats.what'), t('formats.whyItMatters'), t('formats.mend')].map((title) =>
+        cells: [t('formats.where'), t('formats.what'), t('formats.consequence'), t('formats.fix')].map((title) =>
           words(title),
         ),
       },
@@ -213,7 +213,7 @@ export function listChartSheet(model: PlanModel, chart: ChartRow, list: ListRow)
   return {
     id: `chart:${chart.id}`,
     title: chart.name,
-    remark: shortened ? t('formats.onlyTheFirstOf', { shown: shortened.shown, all: shortened.all }) : list.name,
+    remark: shortened ? t('formats.firstItemsOnly', { shown: shortened.shown, all: shortened.all }) : list.name,
     columns: [{ kind: 'name' }, ...columns.map(() => ({ kind: 'figure' as const }))],
     headings: isLong ? 1 : 0,
     rows: [

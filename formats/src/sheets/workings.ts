@@ -31,7 +31,7 @@ export function workingsSheet(ground: PlanScope): Sheet | null {
   return {
     id: 'workings',
     title: t('formats.workings'),
-    remark: t('formats.whatWorkingsAre'),
+    remark: t('formats.workingsAbout'),
     columns: [{ kind: 'name' }, ...Array.from({ length: wide }, () => ({ kind: 'figure' as const }))],
     headings: 1,
     rows: [

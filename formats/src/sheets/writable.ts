@@ -33,8 +33,8 @@ export function withWritableFormulas(workbook: Workbook): Workbook {
   const mend = (cell: SheetCell, sheet: number): SheetCell => {
     const { formula, ...figure } = cell;
     if (!formula) return cell;
-    if (!places.has(formula)) return figureBecause(figure, t('formats.notInTheWorkbook'));
-    return isTooLong(formula, sheet) ? figureBecause(figure, t('formats.longerThanWorkbooksTake')) : cell;
+    if (!places.has(formula)) return figureBecause(figure, t('formats.reason.notInWorkbook'));
+    return isTooLong(formula, sheet) ? figureBecause(figure, t('formats.reason.formulaTooLong')) : cell;
   };
   const sheets = workbook.sheets.map((sheet, at): Sheet => ({
     ...sheet,

@@ -20,7 +20,7 @@ export function readCamt(root: XmlElement): StatementFile {
   const statement = elementAt(root, 'BkToCstmrStmt');
   const report = elementAt(root, 'BkToCstmrAcctRpt');
   const found = statement ? elementsAt(statement, 'Stmt') : elementsAt(report, 'Rpt');
-  if (found.length === 0) throw new StatementError(placeOf(root), messageFor('formats.noStatementInIt'));
+  if (found.length === 0) throw new StatementError(placeOf(root), messageFor('formats.statement.none'));
   return { format: statement ? 'camt.053' : 'camt.052', statements: found.map(readOne) };
 }
 
@@ -51,7 +51,7 @@ function entriesOf(entry: XmlElement, at: number): StatementEntry[] {
   if (state === 'PDNG' || state === 'INFO') return [];
   const date = elementAt(entry, 'BookgDt') ? dayOf(entry, ['BookgDt']) : dayOf(entry, ['ValDt']);
   const amount = amountOf(entry);
-  const place = messageFor('formats.nthElementInLine', { name: 'Ntry', nth: at + 1, line: entry.line });
+  const place = messageFor('formats.place.nthElement', { name: 'Ntry', nth: at + 1, line: entry.line });
   const details = elementsAt(entry, 'NtryDtls').flatMap((each) => elementsAt(each, 'TxDtls'));
   const servicer = textAt(entry, 'AcctSvcrRef');
   const parts = details.length > 1 ? partsOf(details, amount) : null;
@@ -65,7 +65,7 @@ function entriesOf(entry: XmlElement, at: number): StatementEntry[] {
     what: whatOf(entry, details[nth], part),
     amount: part,
     reference: referenceOf(referenceIn(details[nth]) || (servicer === '' ? '' : `${servicer}/${nth + 1}`)),
-    place: messageFor('formats.partOf', { place, nth: nth + 1 }),
+    place: messageFor('formats.place.part', { place, nth: nth + 1 }),
   }));
 }
 
@@ -103,23 +103,24 @@ function whatOf(entry: XmlElement, detail: XmlElement | undefined, amount: numbe
 
 function amountOf(element: XmlElement): number {
   const amount = elementAt(element, 'Amt');
-  if (!amount) throw new StatementError(placeOf(element), messageFor('formats.anElementIsMissing', { name: 'Amt' }));
+  if (!amount)
+    throw new StatementError(placeOf(element), messageFor('formats.statement.elementMissing', { name: 'Amt' }));
   const indicator = textAt(element, 'CdtDbtInd');
   if (indicator !== 'CRDT' && indicator !== 'DBIT')
-    throw new StatementError(placeOf(element), messageFor('formats.creditOrDebit', { found: indicator }));
+    throw new StatementError(placeOf(element), messageFor('formats.statement.creditOrDebit', { found: indicator }));
   return indicator === 'DBIT' ? -decimal(amount) : decimal(amount);
 }
 
 function decimal(element: XmlElement): number {
   const text = element.text.trim();
   if (!/^\d{1,15}(\.\d{0,5})?$/.test(text))
-    throw new StatementError(placeOf(element), messageFor('formats.isNoAmount', { text }));
+    throw new StatementError(placeOf(element), messageFor('formats.statement.invalidAmount', { text }));
   return Number(text);
 }
 
 function dayOf(element: XmlElement, path: readonly string[]): string {
   const text = textAt(element, ...path, 'Dt') || textAt(element, ...path, 'DtTm');
   const day = text.slice(0, 10);
-  if (!isDay(day)) throw new StatementError(placeOf(element), messageFor('formats.isNoDay', { text }));
+  if (!isDay(day)) throw new StatementError(placeOf(element), messageFor('formats.statement.invalidDate', { text }));
   return day;
 }

@@ -114,22 +114,22 @@ export function readCsv(bytes: Uint8Array, format: CsvFormat): StatementFile {
     const index = headings.indexOf(heading);
     if (index < 0)
       throw new StatementError(
-        messageFor('formats.inLine', { line: top + 1 }),
-        messageFor('formats.noColumnCalled', { heading, headings: headings.join(', ') }),
+        messageFor('formats.place.line', { line: top + 1 }),
+        messageFor('formats.statement.columnUnknown', { heading, headings: headings.join(', ') }),
       );
     return index;
   };
   const date = at(format.date);
   if (date === null)
     throw new StatementError(
-      messageFor('formats.inLine', { line: top + 1 }),
-      messageFor('formats.sayWhichColumn', { what: 'date' }),
+      messageFor('formats.place.line', { line: top + 1 }),
+      messageFor('formats.statement.columnMissing', { what: 'date' }),
     );
   const [amount, paid, received] = [at(format.amount), at(format.paid), at(format.received)];
   if (amount === null && paid === null && received === null)
     throw new StatementError(
-      messageFor('formats.inLine', { line: top + 1 }),
-      messageFor('formats.sayWhichColumn', { what: 'amount' }),
+      messageFor('formats.place.line', { line: top + 1 }),
+      messageFor('formats.statement.columnMissing', { what: 'amount' }),
     );
   const whats = format.what.split('\t').flatMap((heading) => at(heading) ?? []);
   const [reference, balance] = [at(format.reference), at(format.balance)];
@@ -141,14 +141,17 @@ export function readCsv(bytes: Uint8Array, format: CsvFormat): StatementFile {
     // Lines of nothing, and words below the table, have neither a day nor an amount.
     const isWords = dayPattern(cell(date)) === null && [amount, paid, received].every((index) => cell(index) === '');
     if (cell(date) === '' || isWords) return;
-    const place = (index: number | null) => messageFor('formats.cellIn', { line, column: headings[index ?? 0] ?? '' });
+    const place = (index: number | null) =>
+      messageFor('formats.place.lineAndHeading', { line, column: headings[index ?? 0] ?? '' });
     const day = readDate(cell(date), format.dates);
-    if (day === null) throw new StatementError(place(date), messageFor('formats.isNoDay', { text: cell(date) }));
+    if (day === null)
+      throw new StatementError(place(date), messageFor('formats.statement.invalidDate', { text: cell(date) }));
     const figure = (index: number | null) => {
       const text = cell(index);
       if (text === '') return 0;
       const read = readDecimal(text, format.decimal);
-      if (read === null) throw new StatementError(place(index), messageFor('formats.isNoAmount', { text }));
+      if (read === null)
+        throw new StatementError(place(index), messageFor('formats.statement.invalidAmount', { text }));
       return read;
     };
     const flow = amount === null ? Math.abs(figure(received)) - Math.abs(figure(paid)) : figure(amount);
@@ -160,7 +163,7 @@ export function readCsv(bytes: Uint8Array, format: CsvFormat): StatementFile {
       what: described(whats.map((index) => cell(index))),
       amount: round(flow),
       reference: referenceOf(cell(reference)),
-      place: messageFor('formats.inLine', { line }),
+      place: messageFor('formats.place.line', { line }),
     });
   };
   rows.slice(top + 1).forEach((row, nth) => {
@@ -173,7 +176,7 @@ export function readCsv(bytes: Uint8Array, format: CsvFormat): StatementFile {
   });
   const [wrong] = unreadable;
   if (wrong && unreadable.length >= entries.length) throw wrong;
-  if (entries.length === 0) throw new StatementError(null, messageFor('formats.nothingInIt'));
+  if (entries.length === 0) throw new StatementError(null, messageFor('formats.statement.noRows'));
   return {
     format: 'csv',
     statements: [{ account: '', currency: '', opening: null, closing: closingOf(balances), entries }],
@@ -199,7 +202,7 @@ function rowsOf(text: string, separator: string, most?: number): Rows {
   for (let at = 0; at < text.length && columns <= MOST_COLUMNS; at++)
     columns = text[at] === '\n' ? 1 : text[at] === separator ? columns + 1 : columns;
   if (columns > MOST_COLUMNS)
-    throw new StatementError(null, messageFor('formats.tooManyColumns', { most: MOST_COLUMNS }));
+    throw new StatementError(null, messageFor('formats.statement.tooManyColumns', { most: MOST_COLUMNS }));
   const { data } = Papa.parse<string[]>(text, {
     delimiter: separator,
     skipEmptyLines: false,

@@ -47,12 +47,12 @@ export function readMt940(text: string): StatementFile {
       entries[entries.length - 1] = { ...last, what: informationOf(value) || last.what };
     } else if (tag === '62F' || tag === '62M') {
       if (!isOpen())
-        throw new StatementError(messageFor('formats.inLine', { line }), messageFor('formats.noStatementInIt'));
+        throw new StatementError(messageFor('formats.place.line', { line }), messageFor('formats.statement.none'));
       finish(balanceOf(field));
     }
   }
   if (isOpen()) finish(null);
-  if (statements.length === 0) throw new StatementError(null, messageFor('formats.noStatementInIt'));
+  if (statements.length === 0) throw new StatementError(null, messageFor('formats.statement.none'));
   return { format: 'mt940', statements };
 }
 
@@ -73,8 +73,8 @@ function balanceOf({ tag, text, line }: Field): StatedBalance {
   const parts = /^([CD])(\d{6})([A-Z]{3})([\d,]+)/.exec(text.trim());
   if (!parts)
     throw new StatementError(
-      messageFor('formats.fieldInLine', { tag, line }),
-      messageFor('formats.isNoBalance', { text }),
+      messageFor('formats.place.field', { tag, line }),
+      messageFor('formats.statement.invalidBalance', { text }),
     );
   const amount = decimal(parts[4]!, tag, line);
   return { date: dayOf(parts[2]!, tag, line), amount: parts[1] === 'D' ? -amount : amount };
@@ -86,8 +86,8 @@ function entryOf({ tag, text, line }: Field): StatementEntry {
   const parts = /^(\d{6})(\d{4})?(R?[CD])[A-Z]?([\d,]+)([A-Z][A-Z0-9]{3})(.*)$/.exec(head.trim());
   if (!parts)
     throw new StatementError(
-      messageFor('formats.fieldInLine', { tag, line }),
-      messageFor('formats.isNoEntry', { text: head }),
+      messageFor('formats.place.field', { tag, line }),
+      messageFor('formats.statement.invalidEntry', { text: head }),
     );
   const [, value, booked, mark, size, , references] = parts as unknown as string[];
   const amount = decimal(size!, tag, line);
@@ -100,7 +100,7 @@ function entryOf({ tag, text, line }: Field): StatementEntry {
     what: described([own === 'NONREF' ? '' : own, ...more]),
     amount: isPaid ? -amount : amount,
     reference: referenceOf(bank),
-    place: messageFor('formats.fieldInLine', { tag, line }),
+    place: messageFor('formats.place.field', { tag, line }),
   };
 }
 
@@ -112,8 +112,8 @@ function bookingDay(valueDay: string, booked: string, tag: string, line: number)
     .filter(isDay);
   if (days.length === 0)
     throw new StatementError(
-      messageFor('formats.fieldInLine', { tag, line }),
-      messageFor('formats.isNoDay', { text: booked }),
+      messageFor('formats.place.field', { tag, line }),
+      messageFor('formats.statement.invalidDate', { text: booked }),
     );
   const distance = (day: string) => Math.abs(Date.parse(day) - Date.parse(valueDay));
   return days.reduce((nearest, day) => (distance(day) < distance(nearest) ? day : nearest));
@@ -137,8 +137,8 @@ function informationOf(text: string): string {
 function decimal(text: string, tag: string, line: number): number {
   if (!/^\d{1,12}(,\d{0,3})?$/.test(text))
     throw new StatementError(
-      messageFor('formats.fieldInLine', { tag, line }),
-      messageFor('formats.isNoAmount', { text }),
+      messageFor('formats.place.field', { tag, line }),
+      messageFor('formats.statement.invalidAmount', { text }),
     );
   return Number(text.replace(',', '.'));
 }
@@ -147,6 +147,9 @@ function dayOf(text: string, tag: string, line: number): string {
   const year = Number(text.slice(0, 2));
   const day = `${year >= 80 ? 1900 + year : 2000 + year}-${text.slice(2, 4)}-${text.slice(4, 6)}`;
   if (!isDay(day))
-    throw new StatementError(messageFor('formats.fieldInLine', { tag, line }), messageFor('formats.isNoDay', { text }));
+    throw new StatementError(
+      messageFor('formats.place.field', { tag, line }),
+      messageFor('formats.statement.invalidDate', { text }),
+    );
   return day;
 }

@@ -17,7 +17,7 @@ import { elementAt, elementsAt, placeOf, readXml, textAt, type XmlElement } from
 export function readOfx(text: string): StatementFile {
   const root = /<\?OFX\b|<\?xml\b/i.test(text.slice(0, 2000)) ? readXml(text) : readSgml(text);
   const found = within(root, ['STMTRS', 'CCSTMTRS']);
-  if (found.length === 0) throw new StatementError(placeOf(root), messageFor('formats.noStatementInIt'));
+  if (found.length === 0) throw new StatementError(placeOf(root), messageFor('formats.statement.none'));
   return { format: 'ofx', statements: found.map(readOne) };
 }
 
@@ -40,7 +40,7 @@ function entryOf(element: XmlElement, at: number): StatementEntry {
     what: described([payee, textAt(element, 'MEMO')]) || textAt(element, 'TRNTYPE'),
     amount: amountOf(element, 'TRNAMT'),
     reference: referenceOf(textAt(element, 'FITID')),
-    place: messageFor('formats.nthElementInLine', { name: 'STMTTRN', nth: at + 1, line: element.line }),
+    place: messageFor('formats.place.nthElement', { name: 'STMTTRN', nth: at + 1, line: element.line }),
   };
 }
 
@@ -50,7 +50,9 @@ function amountOf(element: XmlElement, name: string): number {
     const at = elementAt(element, name) ?? element;
     throw new StatementError(
       placeOf(at),
-      text === '' ? messageFor('formats.anElementIsMissing', { name }) : messageFor('formats.isNoAmount', { text }),
+      text === ''
+        ? messageFor('formats.statement.elementMissing', { name })
+        : messageFor('formats.statement.invalidAmount', { text }),
     );
   }
   return Number(text.replace(',', '.'));
@@ -61,7 +63,10 @@ function dayOf(element: XmlElement, name: string): string {
   const text = textAt(element, name);
   const day = `${text.slice(0, 4)}-${text.slice(4, 6)}-${text.slice(6, 8)}`;
   if (!isDay(day))
-    throw new StatementError(placeOf(elementAt(element, name) ?? element), messageFor('formats.isNoDay', { text }));
+    throw new StatementError(
+      placeOf(elementAt(element, name) ?? element),
+      messageFor('formats.statement.invalidDate', { text }),
+    );
   return day;
 }
 
@@ -79,7 +84,7 @@ const ENTITIES: Readonly<Record<string, string>> = { amp: '&', lt: '<', gt: '>',
 /** OFX of version 1 as a tree: what has text right behind its tag is a value and ends by itself. */
 function readSgml(text: string): XmlElement {
   const begin = text.search(/<OFX>/i);
-  if (begin < 0) throw new StatementError(null, messageFor('formats.noOfxInIt'));
+  if (begin < 0) throw new StatementError(null, messageFor('formats.statement.noOfx'));
   let line = text.slice(0, begin).split('\n').length;
   const root: XmlElement = { name: 'OFX', attributes: {}, text: '', children: [], line, column: 1 };
   const path: XmlElement[] = [];
@@ -98,7 +103,7 @@ function readSgml(text: string): XmlElement {
       const element: XmlElement = { name, attributes: {}, text: words, children: [], line, column: 1 };
       path.at(-1)!.children.push(element);
       if (words === '' && !hasNoValue(text, parts.lastIndex, tag)) path.push(element);
-      if (path.length > DEEPEST) throw new StatementError(placeOf(element), messageFor('formats.tooDeep'));
+      if (path.length > DEEPEST) throw new StatementError(placeOf(element), messageFor('formats.statement.tooDeep'));
     }
     line += whole.split('\n').length - 1;
   }

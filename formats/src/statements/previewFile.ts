@@ -125,7 +125,7 @@ function accountOf({ account }: Statement, document: Document, said: string | nu
 function linesOf({ entries, currency }: Statement, document: Document): StatementLine[] {
   const plan = planOf(document);
   if (currency !== '' && currency !== plan.currency)
-    throw new StatementError(null, messageFor('formats.isInAnotherCurrency', { currency, own: plan.currency }));
+    throw new StatementError(null, messageFor('formats.statement.otherCurrency', { currency, own: plan.currency }));
   const seen = new Set<string>();
   return entries.flatMap(({ date, what, amount, reference, place }) => {
     // A bank that repeats itself says the same twice; what has no reference may well have happened twice.
@@ -136,7 +136,7 @@ function linesOf({ entries, currency }: Statement, document: Document): Statemen
     if (minor === null)
       throw new StatementError(
         place,
-        messageFor('formats.hasMoreDecimals', { amount: String(amount), currency: plan.currency }),
+        messageFor('formats.statement.tooManyDecimals', { amount: String(amount), currency: plan.currency }),
       );
     return minor === 0 ? [] : [{ date, what, amount: minor, reference, place }];
   });

@@ -25,9 +25,9 @@ export function formatOf(text: string): StatementFormat {
  * with the place where it cannot be read.
  */
 export function readStatement(bytes: Uint8Array, csv: CsvFormat | null = null): StatementFile {
-  if (bytes.length === 0) throw new StatementError(null, messageFor('formats.theFileIsEmpty'));
+  if (bytes.length === 0) throw new StatementError(null, messageFor('formats.statement.empty'));
   if (bytes.length > MAX_STATEMENT)
-    throw new StatementError(null, messageFor('formats.theFileIsTooLarge', { most: MAX_STATEMENT >> 20 }));
+    throw new StatementError(null, messageFor('formats.statement.tooLarge', { most: MAX_STATEMENT >> 20 }));
   if (csv) return readCsv(bytes, csv);
   const text = textOf(bytes);
   switch (formatOf(text)) {
@@ -38,12 +38,12 @@ export function readStatement(bytes: Uint8Array, csv: CsvFormat | null = null): 
     case 'camt.052':
     case 'camt.053': {
       const root = readXml(text);
-      if (root.name !== 'Document') throw new StatementError(placeOf(root), messageFor('formats.noStatementInIt'));
+      if (root.name !== 'Document') throw new StatementError(placeOf(root), messageFor('formats.statement.none'));
       return readCamt(root);
     }
     case 'csv': {
       const guess = guessCsv(bytes);
-      if (guess.format.date === '') throw new StatementError(null, messageFor('formats.isNoStatement'));
+      if (guess.format.date === '') throw new StatementError(null, messageFor('formats.statement.unknownFormat'));
       return readCsv(bytes, guess.format);
     }
   }

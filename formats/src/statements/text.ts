@@ -20,7 +20,7 @@ export function decoded(bytes: Uint8Array, encoding: Encoding): string {
   try {
     return new TextDecoder(encoding, { fatal: true }).decode(bytes);
   } catch {
-    throw new StatementError(null, messageFor('formats.isNotWrittenIn', { encoding }));
+    throw new StatementError(null, messageFor('formats.statement.wrongEncoding', { encoding }));
   }
 }
 

@@ -22,16 +22,16 @@ export function readXml(text: string): XmlElement {
   let root: XmlElement | null = null;
   const fail = (message: Message): never => {
     throw new StatementError(
-      messageFor('formats.lineAndColumn', { line: parser.line, column: parser.column + 1 }),
+      messageFor('formats.place.lineAndColumn', { line: parser.line, column: parser.column + 1 }),
       message,
     );
   };
   parser.on('error', (error) =>
-    fail(messageFor('formats.thisIsNoXml', { reason: error.message.replace(/^\d+:\d+: /, '') })),
+    fail(messageFor('formats.statement.invalidXml', { reason: error.message.replace(/^\d+:\d+: /, '') })),
   );
-  parser.on('doctype', () => fail(messageFor('formats.noDoctype')));
+  parser.on('doctype', () => fail(messageFor('formats.statement.doctype')));
   parser.on('opentag', ({ name, attributes }) => {
-    if (path.length >= DEEPEST) fail(messageFor('formats.tooDeep'));
+    if (path.length >= DEEPEST) fail(messageFor('formats.statement.tooDeep'));
     const element: XmlElement = {
       name: name.slice(name.indexOf(':') + 1),
       attributes,
@@ -53,7 +53,10 @@ export function readXml(text: string): XmlElement {
   parser.on('closetag', () => void path.pop());
   parser.write(text).close();
   if (!root)
-    throw new StatementError(null, messageFor('formats.thisIsNoXml', { reason: messageFor('formats.hasNoElement') }));
+    throw new StatementError(
+      null,
+      messageFor('formats.statement.invalidXml', { reason: messageFor('formats.statement.elementHasNo') }),
+    );
   return root;
 }
 
@@ -74,5 +77,5 @@ export function textAt(element: XmlElement | undefined, ...names: readonly strin
 
 /** Where an element stands, in words. */
 export function placeOf({ name, line }: XmlElement): Message {
-  return messageFor('formats.elementInLine', { name, line });
+  return messageFor('formats.place.element', { name, line });
 }

@@ -20,15 +20,14 @@ const ALLOWED: Readonly<Record<Purpose, readonly Role[]>> = {
 export function planFor(store: Store, person: Person, planId: string, purpose: Purpose, deleted = false): StoredPlan {
   const plan = store.plans.find(planId);
   const role = plan && store.plans.roleOf(planId, person.id);
-  if (!plan || !role) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchPlan'));
+  if (!plan || !role) throw new ApiError(404, 'notFound', messageFor('server.planNotFound'));
   if (!ALLOWED[purpose].includes(role)) {
     throw new ApiError(
       403,
       'forbidden',
-      role === 'viewer' ? messageFor('server.youMayLookAtThis') : messageFor('server.onlyTheOwnerMayDo'),
+      role === 'viewer' ? messageFor('server.viewerCannotChange') : messageFor('server.ownerOnly'),
     );
   }
-  if (plan.deletedAt !== null && !deleted)
-    throw new ApiError(404, 'deleted', messageFor('server.thisPlanHasBeenDeleted'));
+  if (plan.deletedAt !== null && !deleted) throw new ApiError(404, 'deleted', messageFor('server.planDeleted'));
   return plan;
 }

@@ -199,7 +199,7 @@ export function createApp({
     app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
     app.use(express.static(web, { index: false, cacheControl: false }));
     app.get('/{*page}', (request, response) => {
-      if (/%00/.test(request.path)) throw new ApiError(400, 'badRequest', messageFor('server.theRequestCannotBeRead'));
+      if (/%00/.test(request.path)) throw new ApiError(400, 'badRequest', messageFor('server.requestUnreadable'));
       response.set('cache-control', 'no-cache').sendFile(join(web, 'index.html'));
     });
   }

@@ -7,7 +7,7 @@ import type { CreateFrom } from './appServices.ts';
 
 /** An id that is taken is a conflict, whoever's it is, so that a retried request creates nothing twice. */
 export function refuseTaken(store: Store, id: string): void {
-  if (store.plans.isTaken(id)) throw new ApiError(409, 'conflict', messageFor('server.thisIdCannotBeUsed'), 'id');
+  if (store.plans.isTaken(id)) throw new ApiError(409, 'conflict', messageFor('server.idUnusable'), 'id');
 }
 
 /** Stores new plans as a thread hands them on. */

@@ -43,7 +43,7 @@ export const unknownRoute: RequestHandler = (request) => {
   throw new ApiError(
     404,
     'notFound',
-    messageFor('server.thereIsNothingAt', { method: request.method, split: request.originalUrl.split('?')[0] }),
+    messageFor('server.nothingAt', { method: request.method, split: request.originalUrl.split('?')[0] }),
   );
 };
 
@@ -67,12 +67,12 @@ export function errorAnswers(report: (error: unknown) => void): ErrorRequestHand
 
 /** What the status codes of errors made by Express and what it is built from say to people. */
 const SENTENCES: Readonly<Record<number, Message>> = {
-  400: messageFor('server.theRequestCannotBeRead'),
-  403: messageFor('server.thisIsNotOpen'),
-  404: messageFor('server.thereIsNothingHere'),
-  412: messageFor('server.itHasBeenChangedSince'),
-  415: messageFor('server.theRequestHasToBe'),
-  416: messageFor('server.thereIsNoSuchPart'),
+  400: messageFor('server.requestUnreadable'),
+  403: messageFor('server.cannotBeOpened'),
+  404: messageFor('server.notFound'),
+  412: messageFor('server.changedSince'),
+  415: messageFor('server.requestNotJson'),
+  416: messageFor('server.partNotFound'),
 };
 
 /** Whatever was thrown, as an answer with a sentence for a person. */
@@ -87,37 +87,36 @@ export function asApiError(error: unknown): ApiError {
   if (error instanceof DatabaseError) return new ApiError(503, 'storage', error.text);
   if (error instanceof TooLargeTask) return new ApiError(413, 'tooLarge', error.text);
   const { code } = (error ?? {}) as NodeJS.ErrnoException;
-  if (code === 'ENOSPC' || code === 'EDQUOT')
-    return new ApiError(503, 'busy', messageFor('server.theDiskIsFullNothing'));
+  if (code === 'ENOSPC' || code === 'EDQUOT') return new ApiError(503, 'busy', messageFor('server.database.diskFull'));
   if (code === 'ERR_STREAM_PREMATURE_CLOSE' || code === 'ECONNRESET')
-    return new ApiError(400, 'aborted', messageFor('server.theRequestEndedEarly'));
+    return new ApiError(400, 'aborted', messageFor('server.requestEndedEarly'));
   if (error instanceof TooMuchWork || error instanceof WorkFailed)
-    return new ApiError(503, 'busy', messageFor('server.haushaltHasTooMuchTo'));
+    return new ApiError(503, 'busy', messageFor('server.busy'));
   if (error instanceof WorkCancelled) return new ApiError(400, 'aborted', error.text);
   const { type, limit, status } = (error ?? {}) as { type?: string; limit?: number; status?: number };
   switch (type) {
     case 'entity.parse.failed':
-      return new ApiError(400, 'notJson', messageFor('server.theRequestIsNotValid'));
+      return new ApiError(400, 'notJson', messageFor('server.requestInvalidJson'));
     case 'entity.too.large':
       return tooLarge(limit ?? 0);
     case 'body.too.deep':
-      return new ApiError(400, 'tooDeep', messageFor('server.theRequestIsTooDeep'));
+      return new ApiError(400, 'tooDeep', messageFor('server.requestTooDeep'));
     case 'body.too.many':
-      return new ApiError(413, 'tooLarge', messageFor('server.theRequestHoldsTooMuch', { most: limit ?? 0 }));
+      return new ApiError(413, 'tooLarge', messageFor('server.requestTooManyValues', { most: limit ?? 0 }));
     case 'encoding.unsupported':
     case 'charset.unsupported':
-      return new ApiError(415, 'unsupported', messageFor('server.theRequestHasToBe'));
+      return new ApiError(415, 'unsupported', messageFor('server.requestNotJson'));
     case 'request.aborted':
-      return new ApiError(400, 'aborted', messageFor('server.theRequestEndedEarly'));
+      return new ApiError(400, 'aborted', messageFor('server.requestEndedEarly'));
   }
   if (status !== undefined && status >= 400 && status < 500)
-    return new ApiError(status, 'badRequest', SENTENCES[status] ?? messageFor('server.theRequestCannotBeAnswered'));
-  return new ApiError(500, 'internal', messageFor('server.somethingWentWrongInHaushalt'));
+    return new ApiError(status, 'badRequest', SENTENCES[status] ?? messageFor('server.requestFailed'));
+  return new ApiError(500, 'internal', messageFor('server.unexpected'));
 }
 
 /** That something is larger than so many bytes. */
 export function tooLarge(most: number): ApiError {
-  return new ApiError(413, 'tooLarge', messageFor('server.thatIsTooLargeAt', { size: sizeInWords(most) }));
+  return new ApiError(413, 'tooLarge', messageFor('server.tooLarge', { size: sizeInWords(most) }));
 }
 
 function sizeInWords(bytes: number): string {

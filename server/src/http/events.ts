@@ -95,12 +95,12 @@ export class Events {
     const { planId } = listener;
     const streams = this.listeners.get(planId) ?? new Map<Response, Listener>();
     if (streams.size >= this.limits.perPlan || this.count >= this.limits.all)
-      throw new ApiError(503, 'busy', messageFor('server.tooManyPagesAreOpen'));
+      throw new ApiError(503, 'busy', messageFor('server.tooManyPages'));
     const own = (each: Listener) => each.person.id === listener.person.id;
     const ownHere = [...streams.values()].filter(own).length;
     const ownAll = [...this.listeners.values()].reduce((sum, each) => sum + [...each.values()].filter(own).length, 0);
     if (ownHere >= this.limits.perPersonAndPlan || ownAll >= this.limits.perPerson)
-      throw new ApiError(429, 'tooMany', messageFor('server.tooManyOwnPagesAreOpen'));
+      throw new ApiError(429, 'tooMany', messageFor('server.tooManyOwnPages'));
     response.writeHead(200, {
       'content-type': 'text/event-stream',
       'cache-control': 'no-store, no-transform',

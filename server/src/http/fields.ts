@@ -3,11 +3,11 @@ import { MAX_FORMULA_LENGTH, MAX_NAME, type Field, type Fields, type Form } from
 
 /** The checks of what arrives, made from the descriptions of what is expected. */
 
-export const id = Joi.string().pattern(/^[A-Za-z0-9_-]{1,64}$/, 'server.lettersDigitsDashesOrUnderscores');
-export const month = Joi.string().pattern(/^(19|2\d)\d{2}-(0[1-9]|1[0-2])$/, 'server.aMonthSuchAs2026');
+export const id = Joi.string().pattern(/^[A-Za-z0-9_-]{1,64}$/, 'server.expected.id');
+export const month = Joi.string().pattern(/^(19|2\d)\d{2}-(0[1-9]|1[0-2])$/, 'server.expected.month');
 export const name = Joi.string().trim().min(1).max(MAX_NAME);
-export const date = Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/, 'server.aDaySuchAs2026');
-export const currency = Joi.string().pattern(/^[A-Z]{3}$/, 'server.aCurrencyCodeSuchAs');
+export const date = Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/, 'server.expected.day');
+export const currency = Joi.string().pattern(/^[A-Z]{3}$/, 'server.expected.currency');
 export const locale = Joi.string().max(35);
 
 /** An object of which all fields are expected that may not be left out. */
@@ -53,7 +53,7 @@ function schemaOfForm(form: Form): Joi.Schema {
     case 'bandPart':
       return Joi.alternatives(Joi.number(), Joi.string().allow('').max(MAX_FORMULA_LENGTH));
     case 'bearer':
-      return Joi.string().pattern(/^(@[A-Za-z]{1,30}|[A-Za-z0-9_-]{1,64})$/, 'server.theIdOfALine');
+      return Joi.string().pattern(/^(@[A-Za-z]{1,30}|[A-Za-z0-9_-]{1,64})$/, 'server.expected.lineId');
     case 'yesNo':
       return Joi.boolean();
     case 'choice':

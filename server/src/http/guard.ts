@@ -29,11 +29,7 @@ export function onlyByName(names: ReadonlySet<string>): RequestHandler {
     // What a proxy says people asked it for is not looked at: it hands on what they sent.
     const name = nameIn(request.get('host') ?? '');
     if (!names.has(name)) {
-      throw new ApiError(
-        403,
-        'forbidden',
-        messageFor('server.haushaltIsNotCalledHere', { name, hasName: name !== '' }),
-      );
+      throw new ApiError(403, 'forbidden', messageFor('server.wrongHost', { name, hasName: name !== '' }));
     }
     next();
   };
@@ -56,7 +52,7 @@ export const onlyFromOwnPages: RequestHandler = (request, _response, next) => {
   const origin = request.get('origin');
   const isOwn = origin === undefined || hostOf(origin) === request.get('host')?.toLowerCase();
   if (!isOwn || (site !== undefined && site !== 'same-origin' && site !== 'none'))
-    throw new ApiError(403, 'forbidden', messageFor('server.thisCameFromAnotherSite'));
+    throw new ApiError(403, 'forbidden', messageFor('server.fromOtherSite'));
   next();
 };
 
@@ -65,11 +61,11 @@ export const onlyJson: RequestHandler = (request, _response, next) => {
   const hasBody = request.method !== 'DELETE' || (request.get('content-length') ?? '0') !== '0';
   if (READING.has(request.method) || !hasBody) return next();
   if (!request.is(['application/json', 'application/octet-stream']))
-    throw new ApiError(415, 'unsupported', messageFor('server.aJsonBodyIsExpected'));
+    throw new ApiError(415, 'unsupported', messageFor('server.expected.json'));
   // The bytes of a body are looked through as UTF-8, which JSON is written in.
   const charset = /charset\s*=\s*"?([^\s;"]+)/i.exec(request.get('content-type') ?? '')?.[1];
   if (charset !== undefined && charset.toLowerCase() !== 'utf-8')
-    throw new ApiError(415, 'unsupported', messageFor('server.theRequestHasToBe'));
+    throw new ApiError(415, 'unsupported', messageFor('server.requestNotJson'));
   next();
 };
 

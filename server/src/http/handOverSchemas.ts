@@ -83,7 +83,7 @@ function readSaid(text: string): ReadingCorrections {
   try {
     return readingSaid(JSON.parse(text));
   } catch (error) {
-    const why = error instanceof WorkbookError ? error.text : messageFor('server.aJsonBodyIsExpected');
+    const why = error instanceof WorkbookError ? error.text : messageFor('server.expected.json');
     throw new ApiError(422, 'invalid', why, 'said');
   }
 }

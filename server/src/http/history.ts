@@ -60,7 +60,7 @@ export function historyRoutes(routing: Routing, surroundings: AppServices): void
   // The changes of a step, which it takes to undo or redo it; the history alone does not carry them.
   routing.plan('view', 'get', '/plans/:id/history/:command', ({ request, response, plan: { id } }) => {
     const entry = store.log.byCommand(id, readId(request.params.command));
-    if (!entry) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchStep'));
+    if (!entry) throw new ApiError(404, 'notFound', messageFor('server.changeNotFound'));
     response.json(entry);
   });
 
@@ -94,7 +94,7 @@ export function historyRoutes(routing: Routing, surroundings: AppServices): void
       if (changes.length === 0) throw new ApiError(409, 'conflict', messageFor('server.nothingDiffers'));
       const way = {
         kind: 'goBack',
-        label: messageFor('server.wentBackTo', { what: given.what }),
+        label: messageFor('server.restoredTo', { what: given.what }),
         from: revision,
         changes,
       } as const;
@@ -145,7 +145,7 @@ export function historyRoutes(routing: Routing, surroundings: AppServices): void
     ({ request, response, plan }) => {
       const given = read<{ name: string; note: string }>(renameSchema, request.body);
       if (!store.snapshots.rename(plan.id, readId(request.params.snapshot), given.name, given.note))
-        throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchSnapshot'));
+        throw new ApiError(404, 'notFound', messageFor('server.snapshotGone'));
       response.status(204).end();
     },
     body,
@@ -153,7 +153,7 @@ export function historyRoutes(routing: Routing, surroundings: AppServices): void
 
   routing.plan('edit', 'delete', '/plans/:id/snapshots/:snapshot', ({ request, response, plan }) => {
     if (!store.snapshots.remove(plan.id, readId(request.params.snapshot)))
-      throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchSnapshot'));
+      throw new ApiError(404, 'notFound', messageFor('server.snapshotGone'));
     response.status(204).end();
   });
 
@@ -166,9 +166,9 @@ export function historyRoutes(routing: Routing, surroundings: AppServices): void
       const copy = readCopy(request.body).id;
       const id = readId(request.params.snapshot);
       const line = store.snapshots.of(plan.id).find((each) => each.id === id);
-      if (!line) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchSnapshot'));
+      if (!line) throw new ApiError(404, 'notFound', messageFor('server.snapshotGone'));
       const task = { kind: 'readSnapshot', database: store.file, planId: plan.id, id } as const;
-      await surroundings.createFrom(task, copy, person, (settings) => ({ ...settings, name: speakerFor(request).say(messageFor('server.asOf', { plan: settings.name, moment: line.name })).slice(0, 80) })); // prettier-ignore
+      await surroundings.createFrom(task, copy, person, (settings) => ({ ...settings, name: speakerFor(request).say(messageFor('server.snapshot.asOf', { plan: settings.name, moment: line.name })).slice(0, 80) })); // prettier-ignore
       response.status(201).json({ id: copy });
     },
     body,
@@ -194,7 +194,12 @@ export function keepBeforeImport(
     .do<'snapshot'>({ kind: 'snapshot', database: store.file, planId, revision })
     .then(({ content }) => {
       if (!store.plans.find(planId)) return;
-      const named = { id: randomUUID(), name: messageFor('server.beforeAnImport'), note: '', kind: 'import' as const };
+      const named = {
+        id: randomUUID(),
+        name: messageFor('server.snapshot.beforeImport'),
+        note: '',
+        kind: 'import' as const,
+      };
       store.snapshots.add(planId, { ...named, revision, at, personId: person.id, content });
     })
     .catch(report);

@@ -91,10 +91,10 @@ export function ledgerRoutes(
     '/plans/:id/accounts/:account/fetch',
     async ({ request, response, plan: { id } }) => {
       const account = store.document(id).document.accounts.get(readId(request.params.account));
-      if (!account) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchAccount'));
-      if (outside.bank === null) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoBank'));
+      if (!account) throw new ApiError(404, 'notFound', messageFor('server.accountNotFound'));
+      if (outside.bank === null) throw new ApiError(404, 'notFound', messageFor('server.noBank'));
       if (account.number.trim() === '')
-        throw new ApiError(422, 'invalid', messageFor('server.thisAccountHasNoNumber'), 'number');
+        throw new ApiError(422, 'invalid', messageFor('server.accountWithoutNumber'), 'number');
       const file = await fetchStatement(outside.bank, account, outsideOptions);
       const task = {
         kind: 'previewStatement',

@@ -48,7 +48,7 @@ export class Post {
    * for more than one may send, 502 where the box does not take it.
    */
   async send(mail: Mail, by: { readonly person?: string; readonly plan?: string } = {}): Promise<void> {
-    if (this.box === null) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoMail'));
+    if (this.box === null) throw new ApiError(404, 'notFound', messageFor('server.mail.notSetUp'));
     const counted = [
       ['person', by.person],
       ['plan', by.plan],
@@ -84,7 +84,7 @@ async function sendMail(box: string, { attachment, ...mail }: Mail): Promise<voi
       signal: AbortSignal.timeout(LONGEST),
     });
   } catch {
-    throw new ApiError(502, 'outside', messageFor('server.theMailBoxDoesNotAnswer'));
+    throw new ApiError(502, 'outside', messageFor('server.mail.serverSilent'));
   }
-  if (!response.ok) throw new ApiError(502, 'outside', messageFor('server.theMailBoxDoesNotTake'));
+  if (!response.ok) throw new ApiError(502, 'outside', messageFor('server.mail.notAccepted'));
 }

@@ -59,7 +59,7 @@ export function maintenanceRoutes(routing: Routing, surroundings: AppServices): 
 
   routing.keeper('delete', '/backups/:name', ({ request, response }) => {
     if (!maintenance.remove(String(request.params.name)))
-      throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchBackup'));
+      throw new ApiError(404, 'notFound', messageFor('server.backup.gone'));
     response.status(204).end();
   });
 
@@ -70,12 +70,7 @@ export function maintenanceRoutes(routing: Routing, surroundings: AppServices): 
     async ({ request, response }) => {
       const { id, file } = newFile();
       try {
-        await storeBody(
-          request,
-          file,
-          MAX_BACKUP,
-          new ApiError(413, 'tooLarge', messageFor('server.thisBackupIsTooLarge')),
-        );
+        await storeBody(request, file, MAX_BACKUP, new ApiError(413, 'tooLarge', messageFor('server.backup.tooLarge')));
         response.status(201).json({ id, plans: await plansIn(file) });
       } catch (error) {
         forget(file);
@@ -109,16 +104,16 @@ export function maintenanceRoutes(routing: Routing, surroundings: AppServices): 
     async ({ request, response, person }) => {
       const file = join(folder, `${readId(request.params.restore)}.db`);
       const wanted = new Set(read<{ plans: string[] }>(restoreSchema, request.body).plans);
-      if (!existsSync(file)) throw new ApiError(404, 'notFound', messageFor('server.sendTheBackupAgain'));
+      if (!existsSync(file)) throw new ApiError(404, 'notFound', messageFor('server.backup.sendAgain'));
       const plans = (await plansIn(file)).filter(({ id }) => wanted.has(id));
       if (plans.length < wanted.size)
-        throw new ApiError(422, 'invalid', messageFor('server.thisBackupHasNoSuchPlan'), 'plans');
+        throw new ApiError(422, 'invalid', messageFor('server.backup.planUnknown'), 'plans');
       await answerStreamed(
         response,
         async (progress, signal) => {
           const restored: { id: string; name: string }[] = [];
           for (const [at, { id, name }] of plans.entries()) {
-            progress({ done: at / plans.length, what: messageFor('server.restoring', { name }) });
+            progress({ done: at / plans.length, what: messageFor('server.progress.restoring', { name }) });
             restored.push(await restorePlan(file, id, name, person.id, signal));
           }
           forget(file);
@@ -166,7 +161,7 @@ export function maintenanceRoutes(routing: Routing, surroundings: AppServices): 
 
   function fileOf(name: unknown): string {
     const file = maintenance.fileOf(String(name));
-    if (file === null) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchBackup'));
+    if (file === null) throw new ApiError(404, 'notFound', messageFor('server.backup.gone'));
     return file;
   }
 }

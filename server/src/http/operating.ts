@@ -62,7 +62,7 @@ export function operatingRoutes(
   });
 
   routing.anyone('get', '/metrics', ({ request, response }) => {
-    if (!isFromHere(request)) throw new ApiError(404, 'notFound', messageFor('server.thereIsNothingHere'));
+    if (!isFromHere(request)) throw new ApiError(404, 'notFound', messageFor('server.notFound'));
     response.type('text/plain; version=0.0.4').send(counts.asText(events, store));
   });
 }

@@ -23,11 +23,11 @@ export async function fetchStatement(
 ): Promise<Uint8Array> {
   const from = account.statedOn === null ? '' : `&from=${addDays(account.statedOn, -OVERLAP)}`;
   const number = encodeURIComponent(account.number.replace(/\s/g, ''));
-  const { status, body } = await ask(`${bank}/accounts/${number}/statement?format=camt.053${from}`, longest, messageFor('server.theBank')); // prettier-ignore
+  const { status, body } = await ask(`${bank}/accounts/${number}/statement?format=camt.053${from}`, longest, messageFor('server.bank')); // prettier-ignore
   if (status === 404)
-    throw new ApiError(422, 'outside', messageFor('server.theBankHasNoAccount', { number: account.number }), 'account');
+    throw new ApiError(422, 'outside', messageFor('server.bankAccountUnknown', { number: account.number }), 'account');
   if (status !== 200)
-    throw new ApiError(503, 'outside', messageFor('server.answersWith', { who: messageFor('server.theBank'), status }));
+    throw new ApiError(503, 'outside', messageFor('server.service.failed', { who: messageFor('server.bank'), status }));
   return body;
 }
 
@@ -67,18 +67,18 @@ export async function fetchIndex(office: string, id: string, options: OutsideOpt
 }
 
 async function askForJson<T>(url: string, schema: Joi.Schema, { longest = LONGEST }: OutsideOptions): Promise<T> {
-  const who = messageFor('server.theOffice');
+  const who = messageFor('server.office');
   const { status, body } = await ask(url, longest, who);
-  if (status === 404) throw new ApiError(404, 'notFound', messageFor('server.theOfficeHasNoIndex'));
-  if (status !== 200) throw new ApiError(503, 'outside', messageFor('server.answersWith', { who, status }));
+  if (status === 404) throw new ApiError(404, 'notFound', messageFor('server.officeIndexUnknown'));
+  if (status !== 200) throw new ApiError(503, 'outside', messageFor('server.service.failed', { who, status }));
   let json: unknown;
   try {
     json = JSON.parse(new TextDecoder().decode(body));
   } catch {
-    throw new ApiError(503, 'outside', messageFor('server.cannotBeUnderstood', { who }));
+    throw new ApiError(503, 'outside', messageFor('server.service.unreadable', { who }));
   }
   const { error, value } = schema.validate(json);
-  if (error) throw new ApiError(503, 'outside', messageFor('server.cannotBeUnderstood', { who }));
+  if (error) throw new ApiError(503, 'outside', messageFor('server.service.unreadable', { who }));
   return value as T;
 }
 
@@ -89,13 +89,13 @@ async function ask(url: string, longest: number, who: Message): Promise<{ status
     let size = 0;
     for await (const part of response.body ?? []) {
       size += part.length;
-      if (size > LARGEST) throw new ApiError(503, 'outside', messageFor('server.saysTooMuch', { who }));
+      if (size > LARGEST) throw new ApiError(503, 'outside', messageFor('server.service.tooLarge', { who }));
       parts.push(part);
     }
     return { status: response.status, body: Buffer.concat(parts) };
   } catch (error) {
     if (error instanceof ApiError) throw error;
     const isLate = error instanceof Error && error.name === 'TimeoutError';
-    throw new ApiError(503, 'outside', isLate ? messageFor('server.doesNotAnswer', { who, seconds: longest / 1000 }) : messageFor('server.cannotBeReached', { who })); // prettier-ignore
+    throw new ApiError(503, 'outside', isLate ? messageFor('server.service.silent', { who, seconds: longest / 1000 }) : messageFor('server.service.unreachable', { who })); // prettier-ignore
   }
 }

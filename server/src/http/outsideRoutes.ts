@@ -8,7 +8,7 @@ import type { AppServices } from './appServices.ts';
 /** What there is outside: whether a bank can be asked, and what the statistics office publishes. */
 export function outsideRoutes(routing: Routing, { outside, outsideOptions }: AppServices): void {
   const office = () => {
-    if (outside.statistics === null) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoOffice'));
+    if (outside.statistics === null) throw new ApiError(404, 'notFound', messageFor('server.noOffice'));
     return outside.statistics;
   };
   routing.person('get', '/outside', ({ response }) => {

@@ -91,16 +91,11 @@ export function planRoutes(routing: Routing, surroundings: AppServices): void {
         throw new ApiError(
           422,
           'invalid',
-          messageFor('server.isNotACurrencyCode', { currency: settings.currency }),
+          messageFor('server.invalidCurrency', { currency: settings.currency }),
           'currency',
         );
       if (!isLocale(settings.locale))
-        throw new ApiError(
-          422,
-          'invalid',
-          messageFor('server.isNotALanguageTag', { locale: settings.locale }),
-          'locale',
-        );
+        throw new ApiError(422, 'invalid', messageFor('server.invalidLocale', { locale: settings.locale }), 'locale');
       refuseTaken(store, settings.id);
       store.create(newPlan(settings), person.id);
       response.status(201).json({ id: settings.id });
@@ -170,7 +165,7 @@ export function planRoutes(routing: Routing, surroundings: AppServices): void {
     const list = readId(request.params.list);
     const task = { kind: 'writeList', database: store.file, planId: id, list } as const;
     const written = await work.quick.do<'writeList'>(task, { signal: abortOnClose(response) });
-    if (!written) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchList'));
+    if (!written) throw new ApiError(404, 'notFound', messageFor('server.listNotFound'));
     const { name, file } = written;
     response
       .attachment(fileName(name, 'csv'))
@@ -218,7 +213,7 @@ export function planRoutes(routing: Routing, surroundings: AppServices): void {
   });
 
   routing.plan('restore', 'delete', '/plans/:id/for-good', async ({ response, plan }) => {
-    if (plan.deletedAt === null) throw new ApiError(409, 'conflict', messageFor('server.deleteItFirst'));
+    if (plan.deletedAt === null) throw new ApiError(409, 'conflict', messageFor('server.deleteFirst'));
     await store.erase(plan.id);
     response.status(204).end();
   });
@@ -276,7 +271,7 @@ export function planRoutes(routing: Routing, surroundings: AppServices): void {
   async function carryOut(planId: string, person: Person, sent: unknown): Promise<LogEntry> {
     const { id, order } = await readOrder(sent);
     if (order.kind === 'line.follow') mayFollow(order, person);
-    if (GIVEN_BY_SERVER.has(order.kind)) throw new ApiError(403, 'forbidden', messageFor('server.thisIsNotOpen'));
+    if (GIVEN_BY_SERVER.has(order.kind)) throw new ApiError(403, 'forbidden', messageFor('server.cannotBeOpened'));
     const outcome = await store.carryOutInParts(planId, person.id, id, order);
     if (!outcome.ok) throw refusalError(outcome.refusal);
     if (!outcome.repeated) {
@@ -318,7 +313,7 @@ export function planRoutes(routing: Routing, surroundings: AppServices): void {
 
   /** A line follows another plan in the name of whoever lets it, who has to see that plan. */
   function mayFollow({ plan, by }: CommandOf<'line.follow'>, person: Person): void {
-    if (by !== person.id) throw new ApiError(422, 'invalid', messageFor('server.onlyInOnesOwnName'), 'by');
+    if (by !== person.id) throw new ApiError(422, 'invalid', messageFor('server.linkInOwnName'), 'by');
     planFor(store, person, plan, 'view');
   }
 }

@@ -88,7 +88,7 @@ export class Routing {
   /** A route for whoever keeps the server: the first person. */
   keeper(method: Method, path: string, answer: Answering<Asked>, ...before: RequestHandler[]): void {
     const check = this.check(({ person }) => {
-      if (person.id !== LOCAL_PERSON.id) throw new ApiError(403, 'forbidden', messageFor('server.onlyTheKeeperMay'));
+      if (person.id !== LOCAL_PERSON.id) throw new ApiError(403, 'forbidden', messageFor('server.administratorOnly'));
     });
     this.add(method, path, 'keeper', [check, ...before], (request, response) =>
       answer({ request, response, ...callerIn(response) }),

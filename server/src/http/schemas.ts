@@ -37,7 +37,7 @@ const envelope = allOf({
   command: Joi.object({
     kind: Joi.string()
       .valid(...Object.keys(orders), ...FORMER_KINDS)
-      .messages({ 'any.only': 'server.thereIsNoSuchCommand' })
+      .messages({ 'any.only': 'server.commandUnknown' })
       .required(),
   }).unknown(),
 });
@@ -52,7 +52,7 @@ const MAX_QUEUE = 200;
 const MAX_PAGE = 500;
 const number = Joi.string().pattern(/^\d{1,15}$/, 'a number');
 const ids = Joi.string()
-  .pattern(/^([A-Za-z0-9_-]{0,64})(,[A-Za-z0-9_-]{0,64})*$/, 'server.idsApartBy')
+  .pattern(/^([A-Za-z0-9_-]{0,64})(,[A-Za-z0-9_-]{0,64})*$/, 'server.expected.ids')
   .max(20_000);
 const entriesQuery = Joi.object({
   from: Joi.alternatives(date, month),
@@ -83,7 +83,7 @@ const queue = allOf({ orders: Joi.array().items(Joi.any()).min(1).max(MAX_QUEUE)
 
 /** Commands and steps that have waited, each still to be read by itself. */
 export function readQueue(body: unknown): readonly unknown[] {
-  if (body === undefined) throw new ApiError(400, 'notJson', messageFor('server.aJsonBodyIsExpected'));
+  if (body === undefined) throw new ApiError(400, 'notJson', messageFor('server.expected.json'));
   return fitting<{ orders: unknown[] }>(queue, body).orders;
 }
 
@@ -143,7 +143,7 @@ export function readHere(body: unknown) {
 function refuseBrokenTexts(body: unknown, under: readonly string[] = []): void {
   const path = brokenTextIn(body);
   if (path !== null)
-    throw new ApiError(422, 'invalid', messageFor('server.thereIsABrokenCharacter'), [...under, ...path].join('.'));
+    throw new ApiError(422, 'invalid', messageFor('server.textInvalidCharacter'), [...under, ...path].join('.'));
 }
 
 /** Where the first such text stands; `null` where there is none. Bodies are bounded in depth and number before (`json.ts`). */
@@ -219,7 +219,7 @@ function parsed(text: string, field: string): unknown {
   try {
     return JSON.parse(text);
   } catch {
-    throw new ApiError(422, 'invalid', messageFor('server.aJsonBodyIsExpected'), field);
+    throw new ApiError(422, 'invalid', messageFor('server.expected.json'), field);
   }
 }
 
@@ -230,7 +230,7 @@ export function readId(value: unknown): string {
 
 /** What was sent, as a schema describes it; refused with a sentence (422) and the field it is about. */
 export function read<T>(schema: Joi.Schema, body: unknown, under?: string): T {
-  if (body === undefined) throw new ApiError(400, 'notJson', messageFor('server.aJsonBodyIsExpected'));
+  if (body === undefined) throw new ApiError(400, 'notJson', messageFor('server.expected.json'));
   refuseBrokenTexts(body, under ? [under] : []);
   return fitting<T>(schema, body, under);
 }
@@ -250,7 +250,7 @@ function asChecked(schema: Joi.Schema): Joi.Schema {
 
 function refuseLong(fields: Fields, values: object, under: string): void {
   const long = longListIn(fields, values);
-  if (long !== null) throw new ApiError(422, 'invalid', messageFor('server.aListIsTooLong', { most: long.most, count: long.length }), [under, ...long.path].join('.')); // prettier-ignore
+  if (long !== null) throw new ApiError(422, 'invalid', messageFor('server.tooManyAtOnce', { most: long.most, count: long.length }), [under, ...long.path].join('.')); // prettier-ignore
 }
 
 /** `portion` says of which list a portion stands in the body, and where it begins. */

@@ -13,7 +13,7 @@ import { read, readId } from './schemas.ts';
 import { fileName, type AppServices } from './appServices.ts';
 
 const role = Joi.string().valid('owner', 'editor', 'viewer');
-const address = Joi.string().max(200).pattern(/^[^\s@]+@[^\s@]+$/, 'server.aMailAddress'); // prettier-ignore
+const address = Joi.string().max(200).pattern(/^[^\s@]+@[^\s@]+$/, 'server.expected.mailAddress'); // prettier-ignore
 const inviteSchema = allOf({ address, role });
 const roleSchema = allOf({ role });
 const linkSchema = allOf({ role, until: date.allow(null), once: Joi.boolean() });
@@ -49,8 +49,8 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
       const { name } = plans.nameOf(plan.id)!;
       const { say } = speakerFor(request);
       if (people.find(person.id)?.address === address.toLowerCase())
-        throw new ApiError(422, 'invalid', messageFor('server.thatIsYou'), 'address');
-      if (!post.isThere) throw new ApiError(422, 'invalid', messageFor('server.invitedByLinkAlone'), 'address');
+        throw new ApiError(422, 'invalid', messageFor('server.ownAddress'), 'address');
+      if (!post.isThere) throw new ApiError(422, 'invalid', messageFor('server.mail.useLinkInstead'), 'address');
       const until = addDays(dayOf(now()), INVITED_FOR);
       const { id, held } = addLink(plan.id, person.id, { role, until, once: true, address });
       const link = `${surroundings.publicUrl()}/join/${held}`;
@@ -58,9 +58,9 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
         await post.send(
           {
             to: address,
-            subject: say(messageFor('server.hasSharedAPlan', { who: person.name, plan: name })),
+            subject: say(messageFor('server.mail.invitationSubject', { who: person.name, plan: name })),
             text: say(
-              messageFor('server.youMayOpenItWith', {
+              messageFor('server.mail.invitationBody', {
                 who: person.name,
                 plan: name,
                 may: messageFor(`server.mayDo.${role}`),
@@ -102,7 +102,7 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
   routing.plan('view', 'delete', '/plans/:id/people/:person', ({ request, response, person, plan }) => {
     const member = memberOf(plan.id, request.params.person);
     if (member.id !== person.id && plans.roleOf(plan.id, person.id) !== 'owner')
-      throw new ApiError(403, 'forbidden', messageFor('server.onlyTheOwnerMayDo'));
+      throw new ApiError(403, 'forbidden', messageFor('server.ownerOnly'));
     if (member.role === 'owner') refuseLastOwner(plan.id);
     const links = sharing.revokeLinksOf(plan.id, member.id, member.link, at());
     sharing.revoke(plan.id, member.id);
@@ -119,8 +119,8 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
     ({ request, response, person, plan }) => {
       refuseAlone();
       const given = read<{ role: Role; until: string | null; once: boolean }>(linkSchema, request.body);
-      if (given.until !== null && !isDay(given.until)) throw new ApiError(422, 'invalid', messageFor('server.thereIsNoSuchDay'), 'until'); // prettier-ignore
-      if (given.until !== null && given.until < dayOf(now())) throw new ApiError(422, 'invalid', messageFor('server.thatDayIsOver'), 'until'); // prettier-ignore
+      if (given.until !== null && !isDay(given.until)) throw new ApiError(422, 'invalid', messageFor('server.invalidDate'), 'until'); // prettier-ignore
+      if (given.until !== null && given.until < dayOf(now())) throw new ApiError(422, 'invalid', messageFor('server.dateInPast'), 'until'); // prettier-ignore
       const { id, held } = addLink(plan.id, person.id, { ...given, address: '' });
       response.status(201).json({ id, path: `/join/${held}` });
     },
@@ -129,7 +129,7 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
 
   routing.plan('own', 'delete', '/plans/:id/links/:link', ({ request, response, plan }) => {
     if (!sharing.revokeLink(plan.id, readId(request.params.link), at()))
-      throw new ApiError(404, 'notFound', messageFor('server.thisLinkIsNoUse'));
+      throw new ApiError(404, 'notFound', messageFor('server.linkExpired'));
     events.sharingChanged(plan.id);
     response.status(204).end();
   });
@@ -143,7 +143,7 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
       const { address, text, file } = read<{ address: string; text: string; file: unknown }>(mailSchema, request.body);
       const handOver = readHandOver(file);
       const { say, language } = speakerFor(request);
-      if (!post.isThere) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoMail'));
+      if (!post.isThere) throw new ApiError(404, 'notFound', messageFor('server.mail.notSetUp'));
       const written = await work.slow.do<'handOver'>({
         kind: 'handOver',
         database: store.file,
@@ -155,8 +155,8 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
       await post.send(
         {
           to: address,
-          subject: say(messageFor('server.sendsYou', { who: person.name, what: written.name })),
-          text: text || say(messageFor('server.attachedIs', { what: written.name })),
+          subject: say(messageFor('server.mail.exportSubject', { who: person.name, what: written.name })),
+          text: text || say(messageFor('server.mail.exportBody', { what: written.name })),
           attachment: { name: fileName(written.name, handOver.kind), content: written.file },
         },
         { person: person.id, plan: plan.id },
@@ -180,16 +180,16 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
 
   function memberOf(planId: string, id: unknown) {
     const member = sharing.members(planId).find((each) => each.id === readId(id));
-    if (!member) throw new ApiError(404, 'notFound', messageFor('server.thisPersonIsNotHere'));
+    if (!member) throw new ApiError(404, 'notFound', messageFor('server.noLongerMember'));
     return member;
   }
 
   function refuseLastOwner(planId: string): void {
-    if (sharing.owners(planId) < 2) throw new ApiError(409, 'conflict', messageFor('server.aPlanHasAnOwner'));
+    if (sharing.owners(planId) < 2) throw new ApiError(409, 'conflict', messageFor('server.ownerNeeded'));
   }
 
   /** Links lead to a server on which people sign in. */
   function refuseAlone(): void {
-    if (!people.haveSignIn()) throw new ApiError(409, 'alone', messageFor('server.choosePasswordFirst'));
+    if (!people.haveSignIn()) throw new ApiError(409, 'alone', messageFor('server.signInIsOff'));
   }
 }

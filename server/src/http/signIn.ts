@@ -21,9 +21,9 @@ const RESET_LASTS = 3_600_000;
 const CONFIRMATION_LASTS = 24 * 3_600_000;
 
 /** What a person is called; what looks like an address is one, and nobody's name. */
-const name = anyName.pattern(/^[^@]*$/, 'server.aNameWithoutAt');
+const name = anyName.pattern(/^[^@]*$/, 'server.expected.nameWithoutAt');
 
-const address = Joi.string().allow('').max(200).pattern(/^[^\s@]+@[^\s@]+$/, 'server.aMailAddress'); // prettier-ignore
+const address = Joi.string().allow('').max(200).pattern(/^[^\s@]+@[^\s@]+$/, 'server.expected.mailAddress'); // prettier-ignore
 const password = Joi.string().min(1).max(MOST_PASSWORD);
 const yesNo = Joi.boolean();
 const signInSchema = allOf({ who: Joi.string().min(1).max(200), password, stay: yesNo });
@@ -68,7 +68,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
       const person = people.byNameOrAddress(who.trim());
       await attempts.begin(request, who, person?.id);
       if (!(await isPassword(person?.password, password)))
-        throw new ApiError(401, 'wrong', messageFor('server.nameOrPasswordIsWrong'), 'password');
+        throw new ApiError(401, 'wrong', messageFor('server.nameOrPasswordWrong'), 'password');
       await attempts.succeeded(request, who, person!.id, at());
       callers.signIn(request, response, person!.id, stay);
       response.json({ id: person!.id });
@@ -156,20 +156,20 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
     async ({ request, response }) => {
       const { who } = read<{ who: string }>(forgottenSchema, request.body);
       const { say } = speakerFor(request);
-      if (!post.isThere) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoMail'));
+      if (!post.isThere) throw new ApiError(404, 'notFound', messageFor('server.mail.notSetUp'));
       await attempts.beginReset(request);
       response.status(202).json({});
       const person = people.byNameOrAddress(who.trim());
       if (!person || person.address === '') return;
       const held = people.beginReset(person.id, later(RESET_LASTS));
       const text = say(
-        messageFor('server.chooseItHere', {
+        messageFor('server.mail.passwordBody', {
           name: person.name,
           link: `${surroundings.publicUrl()}/reset/${held}`,
         }),
       );
       await post
-        .send({ to: person.address, subject: say(messageFor('server.chooseANewPassword')), text })
+        .send({ to: person.address, subject: say(messageFor('server.mail.passwordSubject')), text })
         .catch(surroundings.report);
     },
     body,
@@ -182,10 +182,10 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
       const given = read<{ password: string }>(resetSchema, request.body);
       const held = String(request.params.held);
       const isOf = people.resetOf(held, at());
-      if (isOf === undefined) throw new ApiError(404, 'notFound', messageFor('server.thisLinkIsNoUse'));
+      if (isOf === undefined) throw new ApiError(404, 'notFound', messageFor('server.linkExpired'));
       const hash = await newHash(given.password, [people.find(isOf)?.name ?? '']);
       const personId = people.takeReset(held, at());
-      if (personId === undefined) throw new ApiError(404, 'notFound', messageFor('server.thisLinkIsNoUse'));
+      if (personId === undefined) throw new ApiError(404, 'notFound', messageFor('server.linkExpired'));
       people.setPassword(personId, hash);
       endSessions(personId);
       callers.signIn(request, response, personId, false);
@@ -199,7 +199,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
     '/me',
     async ({ request, response, person }) => {
       const given = read<{ name: string; address: string; password?: string }>(selfSchema, request.body);
-      if (!people.haveSignIn()) throw new ApiError(409, 'conflict', messageFor('server.choosePasswordFirst'));
+      if (!people.haveSignIn()) throw new ApiError(409, 'conflict', messageFor('server.signInIsOff'));
       refuseTaken(given.name, person.id);
       const self = people.find(person.id)!;
       const wanted = given.address.toLowerCase();
@@ -217,8 +217,8 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
   routing.anyone('post', '/confirmations/:held', async ({ request, response }) => {
     await attempts.beginReset(request);
     const outcome = people.confirm(String(request.params.held), at());
-    if (outcome === 'unknown') throw new ApiError(404, 'notFound', messageFor('server.thisLinkIsNoUse'));
-    if (outcome === 'taken') throw new ApiError(409, 'conflict', messageFor('server.thisAddressIsTaken'));
+    if (outcome === 'unknown') throw new ApiError(404, 'notFound', messageFor('server.linkExpired'));
+    if (outcome === 'taken') throw new ApiError(409, 'conflict', messageFor('server.addressTaken'));
     response.status(204).end();
   });
 
@@ -245,7 +245,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
 
   routing.person('delete', '/me/sessions/:session', ({ request, response, person }) => {
     const ended = people.end(person.id, readId(request.params.session));
-    if (ended === undefined) throw new ApiError(404, 'notFound', messageFor('server.thereIsNoSuchSession'));
+    if (ended === undefined) throw new ApiError(404, 'notFound', messageFor('server.sessionEnded'));
     events.endOf((listener) => listener.session === ended, 'signedOut');
     response.status(204).end();
   });
@@ -271,18 +271,18 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
     '/me/leave',
     async ({ request, response, person }) => {
       const given = read<{ password: string; names: 'kept' | 'replaced' }>(leaveSchema, request.body);
-      if (person.id === LOCAL_PERSON.id) throw new ApiError(409, 'conflict', messageFor('server.theKeeperStays'));
+      if (person.id === LOCAL_PERSON.id) throw new ApiError(409, 'conflict', messageFor('server.administratorStays'));
       await checkOwn(request, person, given.password, 'password');
       const alone = sharing.ownedAlone(person.id);
       if (alone.length > 0)
         throw new ApiError(
           409,
           'conflict',
-          messageFor('server.handOnFirst', { plans: listOf(alone.map(({ name }) => name)), count: alone.length }),
+          messageFor('server.handOverFirst', { plans: listOf(alone.map(({ name }) => name)), count: alone.length }),
         );
       people.leave(
         person.id,
-        given.names === 'kept' ? person.name : speakerFor(request).say(messageFor('server.someoneWhoLeft')),
+        given.names === 'kept' ? person.name : speakerFor(request).say(messageFor('server.formerMember')),
         at(),
       );
       linkSync.lookAtAll();
@@ -295,7 +295,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
 
   function openLink(held: unknown) {
     const link = sharing.openLink(String(held), dayOf(now()));
-    if (!link) throw new ApiError(404, 'notFound', messageFor('server.thisLinkIsNoUse'));
+    if (!link) throw new ApiError(404, 'notFound', messageFor('server.linkExpired'));
     return link;
   }
 
@@ -311,12 +311,11 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
   }
 
   function refuseTaken(name: string, but?: string): void {
-    if (people.isNameTaken(name, but))
-      throw new ApiError(409, 'conflict', messageFor('server.thisNameIsTaken'), 'name');
+    if (people.isNameTaken(name, but)) throw new ApiError(409, 'conflict', messageFor('server.nameTaken'), 'name');
   }
 
   function refuseSecond(): void {
-    if (people.haveSignIn()) throw new ApiError(409, 'conflict', messageFor('server.thereIsAFirstPerson'));
+    if (people.haveSignIn()) throw new ApiError(409, 'conflict', messageFor('server.signInIsOn'));
   }
 
   /** Refuses what someone new cannot be called; says whether their address is the one the link was mailed to. */
@@ -324,7 +323,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
     refuseTaken(given.name);
     const isMailedTo = given.address !== '' && given.address.toLowerCase() === link.address.toLowerCase();
     if (isMailedTo && people.isAddressTaken(given.address))
-      throw new ApiError(409, 'conflict', messageFor('server.thisAddressIsTaken'), 'address');
+      throw new ApiError(409, 'conflict', messageFor('server.addressTaken'), 'address');
     return isMailedTo;
   }
 
@@ -333,15 +332,17 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
     people.want(personId, address, address !== '');
     if (address === '' || !post.isThere) return;
     const held = people.beginConfirmation(personId, address, later(CONFIRMATION_LASTS));
-    const text = say(messageFor('server.confirmItHere', { name, link: `${surroundings.publicUrl()}/confirm/${held}` }));
-    await post.send({ to: address, subject: say(messageFor('server.confirmYourAddress')), text }, { person: personId }).catch(surroundings.report); // prettier-ignore
+    const text = say(
+      messageFor('server.mail.confirmBody', { name, link: `${surroundings.publicUrl()}/confirm/${held}` }),
+    );
+    await post.send({ to: address, subject: say(messageFor('server.mail.confirmSubject')), text }, { person: personId }).catch(surroundings.report); // prettier-ignore
   }
 
   /** Asks for one's own password again, at the pace of one's own session. */
   async function checkOwn(request: express.Request, person: Person, given: string, path: string): Promise<void> {
     await attempts.begin(request, person.name, person.id);
     if (!(await isPassword(people.passwordOf(person.id), given)))
-      throw new ApiError(422, 'wrong', messageFor('server.thatIsNotYourPassword'), path);
+      throw new ApiError(422, 'wrong', messageFor('server.wrongPassword'), path);
     await attempts.succeeded(request, person.name, person.id, at());
   }
 

@@ -21,7 +21,7 @@ export async function withTempFile<T>(use: (file: string) => Promise<T>): Promis
 /** Stores a request's body as a file, as it arrives. Throws `ApiError` 413 for a body of more than so many bytes. */
 export async function storeBody(request: Request, file: string, most: number, refusal = tooLarge(most)): Promise<void> {
   if (!['', 'identity'].includes(request.get('content-encoding') ?? ''))
-    throw new ApiError(415, 'unsupported', messageFor('server.theRequestHasToBe'));
+    throw new ApiError(415, 'unsupported', messageFor('server.requestNotJson'));
   if (Number(request.get('content-length') ?? 0) > most) throw refusal;
   let size = 0;
   const bounded = new Transform({

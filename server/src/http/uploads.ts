@@ -24,7 +24,7 @@ export function uploadsOfOne({ atOnce, ...limits }: UploadLimits = UPLOAD_LIMITS
   return async (_request, response, next) => {
     const { id } = (response.locals.caller as Caller).person;
     const own = underWay.get(id) ?? 0;
-    if (own >= atOnce) throw new ApiError(429, 'tooMany', messageFor('server.tooManyFilesAtOnce'));
+    if (own >= atOnce) throw new ApiError(429, 'tooMany', messageFor('server.tooManyUploads'));
     // It counts from here on: others that come while the limit is asked are not let in beside it.
     underWay.set(id, own + 1);
     response.on('close', () => {

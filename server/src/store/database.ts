@@ -46,15 +46,14 @@ export function storageTrouble(error: unknown): StorageTrouble | null {
   if (!code.startsWith('SQLITE_')) return null;
   const is = (...names: string[]) => names.some((name) => code === name || code.startsWith(`${name}_`));
   if (is('SQLITE_BUSY', 'SQLITE_LOCKED', 'SQLITE_PROTOCOL'))
-    return { passes: true, message: messageFor('server.theDatabaseIsInUse') };
-  if (is('SQLITE_FULL')) return { passes: true, message: messageFor('server.theDiskIsFullNothing') };
-  if (is('SQLITE_IOERR', 'SQLITE_NOMEM')) return { passes: true, message: messageFor('server.theDiskDoesNotAnswer') };
+    return { passes: true, message: messageFor('server.database.inUse') };
+  if (is('SQLITE_FULL')) return { passes: true, message: messageFor('server.database.diskFull') };
+  if (is('SQLITE_IOERR', 'SQLITE_NOMEM')) return { passes: true, message: messageFor('server.database.diskError') };
   if (is('SQLITE_READONLY', 'SQLITE_PERM', 'SQLITE_AUTH'))
-    return { passes: true, message: messageFor('server.theDatabaseMayOnlyBe') };
-  if (is('SQLITE_CORRUPT', 'SQLITE_NOTADB'))
-    return { passes: false, message: messageFor('server.theDatabaseIsDamagedPut') };
-  if (is('SQLITE_CANTOPEN')) return { passes: false, message: messageFor('server.theDatabaseCannotBeOpened') };
-  return { passes: false, message: messageFor('server.theDatabaseCouldNotDo') };
+    return { passes: true, message: messageFor('server.database.readOnly') };
+  if (is('SQLITE_CORRUPT', 'SQLITE_NOTADB')) return { passes: false, message: messageFor('server.database.damaged') };
+  if (is('SQLITE_CANTOPEN')) return { passes: false, message: messageFor('server.database.cannotOpen') };
+  return { passes: false, message: messageFor('server.database.failed') };
 }
 
 /**
@@ -86,7 +85,7 @@ export function openDatabase(file: string, { isPatient = false } = {}): Sqlite {
 
 /** Opens a database to read from it only, as a worker or a backup does. */
 export function openForReading(file: string): Sqlite {
-  if (!existsSync(file)) throw new DatabaseError(messageFor('server.thereIsNoDatabaseAt', { file }));
+  if (!existsSync(file)) throw new DatabaseError(messageFor('server.database.missing', { file }));
   try {
     const database = new Database(file, { readonly: true, timeout: 5000 });
     database.pragma('schema_version');
@@ -110,14 +109,14 @@ function withPlainText(database: Sqlite): void {
 export function makeFolder(folder: string): void {
   try {
     mkdirSync(folder, { recursive: true, mode: PRIVATE_FOLDER });
-    if (!statSync(folder).isDirectory()) throw new DatabaseError(messageFor('server.isAFileAFolder', { folder }));
+    if (!statSync(folder).isDirectory()) throw new DatabaseError(messageFor('server.folderIsFile', { folder }));
   } catch (error) {
     if (error instanceof DatabaseError) throw error;
     const { code, message } = error as NodeJS.ErrnoException;
     throw new DatabaseError(
       code === 'EEXIST' || code === 'ENOTDIR'
-        ? messageFor('server.isAFileOrLies', { folder })
-        : messageFor('server.theFolderCannotBeMade', { folder, message }),
+        ? messageFor('server.folderIsOrInFile', { folder })
+        : messageFor('server.folderCannotBeCreated', { folder, message }),
     );
   }
 }
@@ -142,7 +141,7 @@ export function takeLock(file: string): () => void {
     lock.exec('begin exclusive');
   } catch (error) {
     lock.close();
-    if (storageTrouble(error)?.passes) throw new DatabaseError(messageFor('server.isInUseByAnother', { file }));
+    if (storageTrouble(error)?.passes) throw new DatabaseError(messageFor('server.database.otherServer', { file }));
     throw asDatabaseError(error, path);
   }
   return () => {
@@ -157,7 +156,7 @@ export function takeLock(file: string): () => void {
  * `to` already, or it cannot be written.
  */
 export function copyDatabase(file: string, to: string): void {
-  if (existsSync(to)) throw new DatabaseError(messageFor('server.isThereAlreadyChooseAnother', { to }));
+  if (existsSync(to)) throw new DatabaseError(messageFor('server.fileExists', { to }));
   const part = `${to}.part`;
   const database = openForReading(file);
   try {
@@ -290,7 +289,7 @@ function migrate(database: Sqlite, file: string): void {
   const newest = known.at(-1)!.version;
   const version = database.pragma('user_version', { simple: true }) as number;
   if (version > newest) {
-    throw new DatabaseError(messageFor('server.wasWrittenByANewer', { file, version, newest }));
+    throw new DatabaseError(messageFor('server.database.tooNew', { file, version, newest }));
   }
   if (version === newest) return;
   if (version > 0) keepCopy(database, `${file}.before-${newest}`);

@@ -42,7 +42,7 @@ export function decisionOn(
   if (isStep(order)) return decideStep(log, planId, personId, document, order);
   if (!isWayBack(order)) return decide(document, order);
   if (order.from !== revision)
-    return { ok: false, refusal: { code: 'conflict', message: messageFor('server.somethingHasChangedMeanwhile') } };
+    return { ok: false, refusal: { code: 'conflict', message: messageFor('server.changedMeanwhile') } };
   return decideChanges(document, order.changes);
 }
 
@@ -66,10 +66,10 @@ const isWayBack = (order: Command | WayBack): order is WayBack => order.kind ===
 function decideStep(log: LogStore, planId: string, personId: string, document: Document, step: HistoryStep): Decision {
   const refuse = (message: Message): Decision => ({ ok: false, refusal: { code: 'conflict', message } });
   const target = log.byCommand(planId, step.target);
-  if (!target || target.state === null) return refuse(messageFor('server.thereIsNoSuchStep'));
-  if (target.personId !== personId) return refuse(messageFor('server.onlyWhoMadeAChange'));
-  if (step.kind === 'undo' && target.state !== 'done') return refuse(messageFor('server.thisHasBeenTakenBack'));
-  if (step.kind === 'redo' && target.state !== 'undone') return refuse(messageFor('server.thisCanNoLongerBe'));
+  if (!target || target.state === null) return refuse(messageFor('server.changeNotFound'));
+  if (target.personId !== personId) return refuse(messageFor('server.undoOwnOnly'));
+  if (step.kind === 'undo' && target.state !== 'done') return refuse(messageFor('server.undoneAlready'));
+  if (step.kind === 'redo' && target.state !== 'undone') return refuse(messageFor('server.redoImpossible'));
   const changes = step.kind === 'undo' ? takenBack(document, target.changes) : target.changes;
   return decideChanges(document, withoutRevivedAccess(changes, personId));
 }

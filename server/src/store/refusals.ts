@@ -34,12 +34,12 @@ export function whyNotInLedger(
     if (table === 'accounts' && after === null && ledger.isUsed(planId, id))
       return {
         code: 'used',
-        message: messageFor('server.thisAccountHasEntries', { name: (before as AccountRow).name }),
+        message: messageFor('server.accountHasEntries', { name: (before as AccountRow).name }),
       };
   const settings = changes.find((change) => change.table === 'plan')?.after;
   if (!settings || minorUnitsIn(document) === 10 ** decimalsOf((settings as PlanRow).currency)) return null;
   if (ledger.count(settings.id) === 0) return null;
-  const message = messageFor('server.thisPlanHasEntriesIn', { currency: planOf(document).currency });
+  const message = messageFor('server.currencyHasEntries', { currency: planOf(document).currency });
   return { code: 'conflict', message, field: 'currency' };
 }
 
@@ -56,7 +56,7 @@ export function whyNotFollowed(
     if (plan !== planId && !feeds.reaches(plan, planId)) continue;
     return {
       code: 'conflict',
-      message: messageFor('server.wouldFollowItself', { plan: plans.nameOf(plan)?.name ?? plan }),
+      message: messageFor('server.circularLink', { plan: plans.nameOf(plan)?.name ?? plan }),
       field: 'plan',
     };
   }
@@ -86,7 +86,7 @@ export function whyNotEntered(
     if (after === null) added--;
   }
   if (added > 0 && ledger.count(planId) + added > MAX_ENTRIES)
-    return { code: 'invalid', message: messageFor('server.aPlanMayHaveEntries', { MAXENTRIES: MAX_ENTRIES }) };
+    return { code: 'invalid', message: messageFor('server.tooManyEntries', { MAXENTRIES: MAX_ENTRIES }) };
   return null;
 }
 
@@ -96,8 +96,6 @@ const given = (entry: LedgerEntry | undefined) => (entry ? givenOf(entry) : null
 const MOST_SHOWN = 200;
 
 function whatHappenedTo(entries: readonly EntryNow[]): Message {
-  if (entries.length > 1) return messageFor('server.entriesHaveBeenChanged', { count: entries.length });
-  return entries[0]!.now === null
-    ? messageFor('server.thisEntryHasBeenRemoved')
-    : messageFor('server.thisEntryHasBeenChanged');
+  if (entries.length > 1) return messageFor('server.entriesChanged', { count: entries.length });
+  return entries[0]!.now === null ? messageFor('server.entryRemoved') : messageFor('server.entryChanged');
 }

@@ -125,7 +125,7 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
     let found = twice.find(planId, changes);
     if (!found && order.kind === 'entries.set' && order.since !== undefined) {
       const steps = log.after(planId, order.since);
-      if (steps === null) return { code: 'conflict', message: messageFor('server.tooMuchCameIn') };
+      if (steps === null) return { code: 'conflict', message: messageFor('server.statementOutdated') };
       found = cameInMeanwhile(changes, steps);
     }
     if (!found) return null;
@@ -144,7 +144,7 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
     const who = log.page(planId, asked)[0]?.person ?? null;
     return {
       code: 'conflict',
-      message: messageFor('server.isEnteredAlready', {
+      message: messageFor('server.enteredAlready', {
         what,
         day: { day: date },
         who,

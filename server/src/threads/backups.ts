@@ -67,7 +67,7 @@ export function planInBackup({ file, planId }: RestoreTask, part: (part: PlanPar
   withBackup(file, (database) => {
     const document = createRowStore(database).read(planId);
     const entries = createLedgerStore(database).all(planId);
-    if (document.plan.size !== 1) throw new NoBackup(messageFor('server.thisBackupIsDamaged'));
+    if (document.plan.size !== 1) throw new NoBackup(messageFor('server.backup.damaged'));
     checkPlan(document, entries);
     inParts(document, entries, part);
     const people = database
@@ -85,7 +85,7 @@ export function planInBackup({ file, planId }: RestoreTask, part: (part: PlanPar
       .iterate(planId);
     let gathered: StoredStep[] = [];
     for (const step of steps) {
-      if (!known.has(step.personId)) throw new NoBackup(messageFor('server.thisBackupIsDamaged'));
+      if (!known.has(step.personId)) throw new NoBackup(messageFor('server.backup.damaged'));
       gathered.push(step);
       if (gathered.length < STEPS) continue;
       part({ kind: 'steps', steps: gathered, people });
@@ -104,10 +104,10 @@ export function planInBackup({ file, planId }: RestoreTask, part: (part: PlanPar
 }
 
 const REASONS = {
-  notDatabase: messageFor('server.thisIsNoBackup'),
-  damaged: messageFor('server.thisBackupIsDamaged'),
-  newer: messageFor('server.thisBackupIsNewer'),
-  foreign: messageFor('server.thisBackupHoldsForeign'),
+  notDatabase: messageFor('server.backup.invalid'),
+  damaged: messageFor('server.backup.damaged'),
+  newer: messageFor('server.backup.tooNew'),
+  foreign: messageFor('server.backup.foreignTables'),
 } as const;
 
 /** Refuses a plan of a backup that an import would refuse: its tables and entries are read as those of a plan file. */
@@ -118,8 +118,8 @@ function checkPlan(document: Document, entries: readonly LedgerEntry[]): void {
     parseEntries(json, parsePlan(json));
   } catch (error) {
     // What is in it may be so wrong that it cannot even be written.
-    const why = error instanceof PlanFormatError ? error.text : messageFor('server.itsRowsCannotBeRead');
-    throw new NoBackup(messageFor('server.thisPlanOfTheBackup', { name: name.slice(0, 80), why }));
+    const why = error instanceof PlanFormatError ? error.text : messageFor('server.backup.rowsUnreadable');
+    throw new NoBackup(messageFor('server.backup.planRefused', { name: name.slice(0, 80), why }));
   }
 }
 
@@ -131,7 +131,7 @@ function withBackup<T>(file: string, read: (database: Sqlite) => T): T {
   try {
     database = openDatabase(file);
   } catch (error) {
-    throw new NoBackup(messageFor('server.thisIsNoBackup'), { cause: error });
+    throw new NoBackup(messageFor('server.backup.invalid'), { cause: error });
   }
   try {
     // What comes from elsewhere may hold anything.
@@ -139,7 +139,7 @@ function withBackup<T>(file: string, read: (database: Sqlite) => T): T {
     return read(database);
   } catch (error) {
     if (error instanceof NoBackup) throw error;
-    if (storageTrouble(error)) throw new NoBackup(messageFor('server.thisBackupIsDamaged'), { cause: error });
+    if (storageTrouble(error)) throw new NoBackup(messageFor('server.backup.damaged'), { cause: error });
     throw error;
   } finally {
     database.close();

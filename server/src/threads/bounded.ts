@@ -16,7 +16,7 @@ export class Bounded {
   /** Does something when it is its turn. Throws `TooMuchWork` where too many wait already, and what it throws itself. */
   async run<T>(work: () => Promise<T>): Promise<T> {
     if (this.underway >= this.atOnce) {
-      if (this.waiting.length >= this.mostWaiting) throw new TooMuchWork(messageFor('server.tooMuchIsUnderWay'));
+      if (this.waiting.length >= this.mostWaiting) throw new TooMuchWork(messageFor('server.tooManyTasks'));
       await new Promise<void>((resolve) => this.waiting.push(resolve));
     } else this.underway++;
     try {

@@ -101,7 +101,7 @@ class FileWalk {
     try {
       text = this.decoder.decode(this.buffer.subarray(0, length), { stream: !isEnd });
     } catch {
-      throw this.ended(new NotJson(messageFor('server.theFileIsNotWritten')));
+      throw this.ended(new NotJson(messageFor('server.fileNotUtf8')));
     }
     try {
       if (text !== '') this.parser.write(text);
@@ -111,7 +111,7 @@ class FileWalk {
       this.problem ??= error as Error;
     }
     if (this.problem instanceof PlanFormatError) throw this.ended(this.problem);
-    if (this.problem) throw this.ended(new NotJson(messageFor('server.theFileIsNotValid')));
+    if (this.problem) throw this.ended(new NotJson(messageFor('server.fileInvalidJson')));
     if (isEnd) this.close();
     return !isEnd;
   }

@@ -155,7 +155,7 @@ export class PlanVersions {
   /** What a snapshot holds. */
   inSnapshot(id: string): { document: Document; entries: LedgerEntry[] } {
     const content = createSnapshotStore(this.database).content(this.planId, id);
-    if (!content) throw new NoSuchMoment(messageFor('server.thereIsNoSuchSnapshot'));
+    if (!content) throw new NoSuchMoment(messageFor('server.snapshotGone'));
     const { tables, entries } = JSON.parse(gunzipSync(content).toString()) as {
       tables: Record<TableName, AnyRow[] | undefined>;
       entries: LedgerEntry[];
@@ -177,7 +177,7 @@ export class PlanVersions {
     if (name.kind === 'plan') return { document, sums, entries: { all: reader.entries() } };
     if (name.kind === 'now') return { document, sums, entries: { changes: [] } };
     const steps = createLogStore(this.database).stepsAfter(planId, name.revision);
-    if (steps === null) throw new NoSuchMoment(messageFor('server.thisIsTooLongAgo'));
+    if (steps === null) throw new NoSuchMoment(messageFor('server.changeTooOld'));
     const back = steps.flatMap(({ changes }) => invert(changes));
     const entryChanges = inOne(back.filter(isOfLedger));
     return { document: applyChanges(document, back), sums: sumsAfter(sums, entryChanges), entries: { changes: entryChanges } }; // prettier-ignore

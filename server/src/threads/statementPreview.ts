@@ -49,7 +49,7 @@ export function previewFor(
   { document, ledger, revision }: Reader,
   progress: Progress,
 ): StatementPreview {
-  progress(0, messageFor('server.readingTheFile'));
+  progress(0, messageFor('server.progress.readingFile'));
   const plan = document();
   const format = csv === null ? formatOf(textOf(file)) : 'csv';
   // How a bank writes is remembered for its account.
@@ -62,7 +62,7 @@ export function previewFor(
   let unreadable: readonly Message[] = [];
   try {
     const read = readStatement(file, looks?.format ?? null);
-    progress(0.4, messageFor('server.comparingIt'));
+    progress(0.4, messageFor('server.progress.comparingEntries'));
     unreadable = read.unreadable ?? [];
     statements = previewFile(read, {
       document: plan,

@@ -257,9 +257,9 @@ async function audited(
   { file, title, mend, said, asPages, today }: Extract<Task, { kind: 'audit' }>,
   progress: Progress,
 ): Promise<Uint8Array> {
-  progress(0, messageFor('server.readingTheFile'));
+  progress(0, messageFor('server.progress.readingFile'));
   const audited = await auditWorkbook(file, title, mend, said);
-  progress(0.9, messageFor('server.makingThePlan'));
+  progress(0.9, messageFor('server.progress.creatingPlan'));
   if (asPages) return auditPdf(audited, title, today);
   const { document, ...found } = audited;
   return encode(JSON.stringify({ ...found, plan: toPlanFile(document, []) }));
@@ -321,8 +321,7 @@ function reading<T>(
         return readAtOnce();
       } catch (error) {
         if (!(error instanceof HalfDone)) throw error;
-        if (performance.now() - begun > LONGEST_STEP)
-          throw new DatabaseError(messageFor('server.thePlanIsBeingChanged'));
+        if (performance.now() - begun > LONGEST_STEP) throw new DatabaseError(messageFor('server.planBusy'));
         pause(LOOK_AGAIN);
       }
     }

@@ -112,16 +112,16 @@ export class Work {
     task: Extract<Task, { kind: K }>,
     { part = () => {}, progress = () => {}, signal, longest = LONGEST }: Doing = {},
   ): Promise<TaskResult[K]> {
-    if (this.isClosed) return Promise.reject(new WorkFailed(messageFor('server.theServerIsEnding')));
-    if (signal?.aborted) return Promise.reject(new WorkCancelled(messageFor('server.theRequestEndedEarly')));
+    if (this.isClosed) return Promise.reject(new WorkFailed(messageFor('server.shuttingDown')));
+    if (signal?.aborted) return Promise.reject(new WorkCancelled(messageFor('server.requestEndedEarly')));
     const owner = ownerNow();
     const own = this.waiting.filter((job) => job.owner === owner).length;
     if (this.waiting.length >= MOST_WAITING || (owner !== '' && own >= MOST_OF_ONE))
-      return Promise.reject(new TooMuchWork(messageFor('server.tooMuchIsUnderWay')));
+      return Promise.reject(new TooMuchWork(messageFor('server.tooManyTasks')));
     return new Promise((done, failed) => {
       const job = { id: this.next++, owner, task, longest, part, progress, done, failed };
       signal?.addEventListener('abort', () =>
-        this.giveUp(job, new WorkCancelled(messageFor('server.theRequestEndedEarly'))),
+        this.giveUp(job, new WorkCancelled(messageFor('server.requestEndedEarly'))),
       );
       this.waiting.push(job);
       this.begin();
@@ -130,7 +130,7 @@ export class Work {
 
   async close(): Promise<void> {
     this.isClosed = true;
-    const error = () => new WorkFailed(messageFor('server.theServerIsEnding'));
+    const error = () => new WorkFailed(messageFor('server.shuttingDown'));
     for (const job of this.waiting.splice(0)) job.failed(error());
     const lanes = [...this.lanes];
     this.lanes.clear();
@@ -153,7 +153,7 @@ export class Work {
       const { id, task, longest } = job;
       lane.job = job;
       clearTimeout(lane.timer);
-      lane.timer = setTimeout(() => this.giveUp(job!, new WorkFailed(messageFor('server.aTaskTookTooLong'))), longest);
+      lane.timer = setTimeout(() => this.giveUp(job!, new WorkFailed(messageFor('server.taskTooLong'))), longest);
       lane.timer.unref();
       lane.thread.postMessage({ id, task });
     }
@@ -183,9 +183,9 @@ export class Work {
     thread.on(
       'error',
       (error: NodeJS.ErrnoException) =>
-      this.end(lane, error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? new TooLargeTask(messageFor('server.thatTakesTooMuchMemory')) : error), // prettier-ignore
+      this.end(lane, error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? new TooLargeTask(messageFor('server.tooMuchMemory')) : error), // prettier-ignore
     );
-    thread.on('exit', () => this.end(lane, new WorkFailed(messageFor('server.aThreadEnded'))));
+    thread.on('exit', () => this.end(lane, new WorkFailed(messageFor('server.threadEnded'))));
     this.lanes.add(lane);
     return lane;
   }
@@ -211,8 +211,8 @@ export class Work {
     if (answer.kind === 'done') return job.done(answer.result as never);
     if (answer.kind === 'refused') return job.failed(new FileRefused(answer.refused));
     if (answer.code === STORAGE)
-      return job.failed(new DatabaseError(answer.text ?? messageFor('server.theDatabaseCouldNotDo')));
-    const error = new WorkFailed(messageFor('server.aTaskFailed'), { cause: answer.message });
+      return job.failed(new DatabaseError(answer.text ?? messageFor('server.database.failed')));
+    const error = new WorkFailed(messageFor('server.taskFailed'), { cause: answer.message });
     job.failed(answer.code === undefined ? error : Object.assign(error, { code: answer.code }));
   }
 

@@ -58,8 +58,8 @@ export function Gate({ children }: { readonly children: ReactNode }) {
       {isOut && (
         <Modal show centered animation={false} backdrop="static" keyboard={false} aria-labelledby="again-title">
           <Modal.Body className="slip slip-again">
-            <h1 id="again-title">{t('people.signInToGoOn')}</h1>
-            <p>{t('people.youAreSignedOut')}</p>
+            <h1 id="again-title">{t('people.signInToContinue')}</h1>
+            <p>{t('people.signedOut')}</p>
             <SignInForm mail={me.mail} who={me.person.name} onDone={signedIn} />
           </Modal.Body>
         </Modal>

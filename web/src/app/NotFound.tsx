@@ -5,9 +5,9 @@ import { t } from '../language/language.ts';
 export function NotFound() {
   return (
     <main className="quiet-page">
-      <h1>{t('shell.thereIsNoSuchPage')}</h1>
+      <h1>{t('shell.pageNotFound')}</h1>
       <p>
-        {t('shell.theAddressMayBeMisspelt')} <Link to="/">{t('shell.goToYourPlans')}</Link>
+        {t('shell.checkAddress')} <Link to="/">{t('shell.goToYourPlans')}</Link>
       </p>
     </main>
   );

@@ -75,7 +75,7 @@ export function PlanShell() {
       loading={<Loading what={t('shell.openingThePlan')} />}
       failed={(message, again) => (
         <main className="quiet-page">
-          <h1>{t('shell.thisPlanCannotBeOpened')}</h1>
+          <h1>{t('shell.planCannotBeOpened')}</h1>
           <p>{message}</p>
           <p>
             <button type="button" className="btn btn-primary" onClick={again}>
@@ -205,14 +205,14 @@ function Shell({ planId }: { readonly planId: string }) {
             page.current?.focus();
           }}
         >
-          {t('shell.skipToThePage')}
+          {t('shell.skipToPage')}
         </a>
         <header className="shell-head">
           <button
             type="button"
             className="tool pages-toggle"
             aria-expanded={pagesOpen}
-            aria-label={t('shell.pagesOfThePlan')}
+            aria-label={t('shell.planPages')}
             onClick={() => setPagesOpenAt(pagesOpen ? null : pathname)}
           >
             <Icon name="pages" />
@@ -230,7 +230,7 @@ function Shell({ planId }: { readonly planId: string }) {
               type="button"
               className="tool keys-tool"
               onClick={() => setKeysOpen(true)}
-              title={t('shell.keysWithKey')}
+              title={t('shell.keysHint')}
             >
               <Icon name="keyboard" />
               <span className="tool-words">{t('shell.keys')}</span>
@@ -240,7 +240,7 @@ function Shell({ planId }: { readonly planId: string }) {
               className="tool"
               aria-expanded={isAssumptionsOpen}
               onClick={toggleAssumptions}
-              title={t('shell.assumptionsAltA')}
+              title={t('shell.assumptionsHint')}
             >
               <Icon name="shelf" />
               <span className="tool-words">{t('shell.assumptions')}</span>
@@ -300,10 +300,10 @@ function LookingStrip({ planId }: { readonly planId: string }) {
   if (mayChange) return null;
   return (
     <div className={`looking-strip ${tried > 0 ? 'is-trying' : ''}`}>
-      <Icon name="show" /> <span>{t('people.mayLook', { tried })}</span>
+      <Icon name="show" /> <span>{t('people.viewerTries', { tried })}</span>
       {tried > 0 && (
         <button type="button" className="btn btn-link" onClick={() => session.stopTrying()}>
-          {t('people.takeBackTries')}
+          {t('people.backToPlan')}
         </button>
       )}
       <button type="button" className="btn btn-link" disabled={copy.isPending} onClick={() => copy.mutate()}>
@@ -324,11 +324,11 @@ function ScenarioStrip({ planId }: { readonly planId: string }) {
       <Icon name="whatIf" />
       <strong>{t('shell.scenario', { name: scenario.name })}</strong>
       <span className="scenario-words">
-        {t('shell.thePlanItselfStaysAs', { partCount: parts.length, parts: parts.map((part) => say(part)).join('; ') })}
+        {t('shell.scenarioDiffers', { partCount: parts.length, parts: parts.map((part) => say(part)).join('; ') })}
       </span>
       <NavLink to={`/plans/${planId}/what-if?way=scenarios`}>{t('shell.compare')}</NavLink>
       <button type="button" className="btn btn-sm btn-primary" onClick={() => session.activate(null)}>
-        {t('shell.backToThePlan')}
+        {t('shell.backToPlan')}
       </button>
     </div>
   );
@@ -377,7 +377,7 @@ const Pages = memo(function Pages({
   readonly onSettings: () => void;
 }) {
   return (
-    <nav className="shell-nav" aria-label={t('shell.pagesOfThePlan')}>
+    <nav className="shell-nav" aria-label={t('shell.planPages')}>
       <NavLink to="/" end>
         <Icon name="plans" />
         {t('shell.plans')}
@@ -408,9 +408,9 @@ function HeadCount({ planId }: { readonly planId: string }) {
   const count = useFindings().open.length;
   if (count === 0) return null;
   return (
-    <Link to={`/plans/${planId}/checks`} className="tool" title={t('shell.thingsWorthASecondLook', { count })}>
+    <Link to={`/plans/${planId}/checks`} className="tool" title={t('shell.findingsToReview', { count })}>
       <Icon name="checks" />
-      <span className="tool-words">{t('shell.checks', { count })}</span>
+      <span className="tool-words">{t('shell.findingCount', { count })}</span>
     </Link>
   );
 }
@@ -418,8 +418,8 @@ function HeadCount({ planId }: { readonly planId: string }) {
 function SaveState() {
   const { waiting, reachable } = useSaving();
   const { mayChange } = useRole();
-  if (!mayChange && reachable) return <span className="save-state">{t('people.onlyLooking')}</span>;
-  const text = reachable ? t('shell.saving', { waiting }) : t('shell.theServerIsAwayOne', { waiting });
+  if (!mayChange && reachable) return <span className="save-state">{t('people.viewOnly')}</span>;
+  const text = reachable ? t('shell.saving', { waiting }) : t('shell.serverUnavailable', { waiting });
   return (
     <span className={`save-state ${reachable ? '' : 'is-away'}`} role={reachable ? undefined : 'status'}>
       {!reachable && <Icon name="warning" />}

@@ -12,18 +12,18 @@ export function RefusedStrip() {
   const refused = useRefused();
   if (refused.length === 0) return null;
   return (
-    <section className="refused-strip" role="alert" aria-label={t('session.couldNotBeMade', { count: refused.length })}>
+    <section className="refused-strip" role="alert" aria-label={t('session.notSaved', { count: refused.length })}>
       <p className="refused-head">
         <Icon name="warning" />
-        <strong>{t('session.couldNotBeMade', { count: refused.length })}</strong>
-        <span>{t('session.isKeptHere')}</span>
+        <strong>{t('session.notSaved', { count: refused.length })}</strong>
+        <span>{t('session.keptHere')}</span>
         {refused.length > 1 && (
           <button
             type="button"
             className="btn btn-link"
             onClick={() => refused.forEach(({ id }) => session.letGoOf(id))}
           >
-            {t('session.letAllGo')}
+            {t('session.discardAll')}
           </button>
         )}
       </p>
@@ -38,7 +38,7 @@ export function RefusedStrip() {
               {t('session.tryAgain')}
             </button>
             <button type="button" className="btn btn-sm btn-link" onClick={() => session.letGoOf(each.id)}>
-              {t('session.letGo')}
+              {t('session.discard')}
             </button>
           </li>
         ))}
@@ -57,7 +57,7 @@ function WhatIsThere({ refused, document }: { readonly refused: RejectedCommand;
   const meant = new Map(order.entries.map(({ entry, after }) => [entry, after]));
   return now.slice(0, MOST_TOLD).map(({ entry, now: before }) => {
     const after = meant.get(entry) ?? null;
-    if (before === null) return after && <p key={entry}>{t('session.itIsGone')}</p>;
+    if (before === null) return after && <p key={entry}>{t('session.noLongerExists')}</p>;
     const change: EntryChange = {
       table: 'entries',
       id: entry,
@@ -69,7 +69,7 @@ function WhatIsThere({ refused, document }: { readonly refused: RejectedCommand;
         {say(name)}
         {fields.map((field) => (
           <span key={say(field.name)} className="refused-field">
-            {say(field.name)}: {t('session.thereNow', { now: field.before ?? t('session.nothing') })},{' '}
+            {say(field.name)}: {t('session.current', { now: field.before ?? t('session.nothing') })},{' '}
             {t('session.yours', { mine: field.after ?? t('session.nothing') })}
           </span>
         ))}

@@ -22,7 +22,7 @@ const PLAN_LIST_KEYS: readonly KeyWords[] = [
   {
     shown: 'Ctrl+V',
     get words() {
-      return t('shell.pasteASheet');
+      return t('shell.keys.pasteSheet');
     },
   },
   ...SHELL_KEYS.filter(({ does }) => does.action === 'keys'),
@@ -35,20 +35,20 @@ const KEY_SECTIONS: readonly KeySection[] = [
   {
     of: BUDGET,
     get title() {
-      return t('shell.moving');
+      return t('shell.keys.navigation');
     },
     keys: [...MOVES, ...YEAR_KEYS],
   },
   {
     of: BUDGET,
     get title() {
-      return t('shell.figuresAndRules');
+      return t('shell.keys.figuresAndRules');
     },
     keys: [
       {
         shown: '0–9 − (',
         get words() {
-          return t('shell.typeAFigureLettersBegin');
+          return t('shell.keys.typeFigure');
         },
       },
       ...action('Enter or F2'),
@@ -57,10 +57,10 @@ const KEY_SECTIONS: readonly KeySection[] = [
       ...FIGURE_KEYS,
       {
         get shown() {
-          return t('shell.deleteOnAStep');
+          return t('shell.keys.stepKeys');
         },
         get words() {
-          return t('shell.moveItByAMonth');
+          return t('shell.keys.moveStep');
         },
       },
       ...action('Delete'),
@@ -69,15 +69,15 @@ const KEY_SECTIONS: readonly KeySection[] = [
   {
     of: BUDGET,
     get title() {
-      return t('shell.blocksOfFigures');
+      return t('shell.keys.ranges');
     },
     keys: [
       {
         get shown() {
-          return t('shell.shiftWithAMovingKey');
+          return t('shell.keys.shiftMove');
         },
         get words() {
-          return t('shell.selectABlock');
+          return t('shell.keys.selectRange');
         },
       },
       ...action('Ctrl+Space, Ctrl+click'),
@@ -86,7 +86,7 @@ const KEY_SECTIONS: readonly KeySection[] = [
       {
         shown: 'Ctrl+C, Ctrl+V',
         get words() {
-          return t('shell.copyPaste');
+          return t('shell.keys.copyPaste');
         },
       },
     ],
@@ -94,13 +94,13 @@ const KEY_SECTIONS: readonly KeySection[] = [
   {
     of: BUDGET,
     get title() {
-      return t('shell.linesAndGroupsOnTheir');
+      return t('shell.keys.lines');
     },
     keys: [
       {
         shown: 'Enter or F2',
         get words() {
-          return t('shell.rename');
+          return t('shell.keys.rename');
         },
       },
       ...NAME_KEYS,
@@ -110,101 +110,101 @@ const KEY_SECTIONS: readonly KeySection[] = [
   {
     of: BUDGET,
     get title() {
-      return t('shell.theViewAndTheWork');
+      return t('shell.keys.view');
     },
     keys: VIEW_KEYS,
   },
   {
     of: ['lists'],
     get title() {
-      return t('shell.itemsOfLists');
+      return t('shell.keys.items');
     },
     keys: ITEM_KEYS,
   },
   {
     of: OTHER_PAGES,
     get title() {
-      return t('shell.theOtherPages');
+      return t('shell.keys.otherPages');
     },
     keys: [
       {
         get shown() {
-          return t('shell.enterOnAProjection');
+          return t('shell.keys.enterOnProjection');
         },
         get words() {
-          return t('shell.chooseWhatTheLineOr');
+          return t('shell.keys.chooseRate');
         },
       },
       {
         get shown() {
-          return t('shell.nOnSpending');
+          return t('shell.keys.nOnSpending');
         },
         get words() {
-          return t('shell.enterWhatWasPaidOr');
+          return t('shell.keys.addEntry');
         },
       },
       {
         get shown() {
-          return t('shell.enterOnSpending');
+          return t('shell.keys.enterOnSpending');
         },
         get words() {
-          return t('shell.toTheEntriesOfThe');
+          return t('shell.keys.entriesOfLine');
         },
       },
       {
         get shown() {
-          return t('shell.arrowsOnTheYear');
+          return t('shell.keys.arrowsOnSpending');
         },
         get words() {
-          return t('shell.openAMonth');
+          return t('shell.keys.openMonth');
         },
       },
       {
         get shown() {
-          return t('shell.f2OnAssignment');
+          return t('shell.keys.f2OnAssignment');
         },
         get words() {
-          return t('shell.anotherLine');
+          return t('shell.keys.otherLine');
         },
       },
       {
         get shown() {
-          return t('shell.spaceOnAStatement');
+          return t('shell.keys.spaceOnStatement');
         },
         get words() {
-          return t('shell.leaveALineOut');
+          return t('shell.keys.leaveOut');
         },
       },
       {
         get shown() {
-          return t('shell.onAChart');
+          return t('shell.keys.arrowsOnChart');
         },
         get words() {
-          return t('shell.fromPointToPointWith');
+          return t('shell.keys.readPoints');
         },
       },
       {
         get shown() {
-          return t('shell.onAnAssumptionsValue');
+          return t('shell.keys.arrowsOnAssumption');
         },
         get words() {
-          return t('shell.aLittleMoreALittle');
+          return t('shell.keys.slightly');
         },
       },
       {
         get shown() {
-          return t('shell.onItsSlider');
+          return t('shell.keys.arrowsOnSlider');
         },
         get words() {
-          return t('shell.tryValuesAllPagesFollow');
+          return t('shell.keys.tryValues');
         },
       },
       {
         get shown() {
-          return t('shell.altAltOnAnAssumption');
+          return t('shell.keys.moveAssumptionKeys');
         },
         get words() {
-          return t('shell.moveItUpOrDown');
+          return t('shell.keys.moveAssumption');
         },
       },
     ],
@@ -212,22 +212,22 @@ const KEY_SECTIONS: readonly KeySection[] = [
   {
     of: ['loans', 'savings', 'tax', 'break-even'],
     get title() {
-      return t('shell.loansSavingsTaxBreakEven');
+      return t('shell.keys.calculators');
     },
     keys: [
       ...FIELD_KEYS,
       {
         get shown() {
-          return t('shell.ctrlCInASchedule');
+          return t('shell.keys.copySchedule');
         },
         get words() {
-          return t('shell.copyItAsATable');
+          return t('shell.keys.copyAsTable');
         },
       },
       {
         shown: 'F6',
         get words() {
-          return t('shell.fromTheTermsToThe');
+          return t('shell.keys.termsAndFigures');
         },
       },
     ],
@@ -235,14 +235,14 @@ const KEY_SECTIONS: readonly KeySection[] = [
   {
     of: [],
     get title() {
-      return t('shell.everywhere');
+      return t('shell.keys.everywhere');
     },
     keys: [
       ...SHELL_KEYS,
       {
         shown: 'F6',
         get words() {
-          return t('shell.fromTheFiguresToWhat');
+          return t('shell.keys.figuresAndPanel');
         },
       },
     ],
@@ -258,7 +258,7 @@ const withoutQuiet = ({ of, title, keys }: KeySection): KeySection => ({
 
 /** The keys as they are listed on a page of a plan: its own first. Where no plan is open, there are few. */
 export function sectionsFor(page: string | null): readonly KeySection[] {
-  if (page === null) return [{ of: [], title: t('shell.everywhere'), keys: PLAN_LIST_KEYS }];
+  if (page === null) return [{ of: [], title: t('shell.keys.everywhere'), keys: PLAN_LIST_KEYS }];
   const isOwn = ({ of }: KeySection) => of.includes(page);
   return [...KEY_SECTIONS.filter(isOwn), ...KEY_SECTIONS.filter((section) => !isOwn(section))].map(withoutQuiet);
 }

@@ -13,7 +13,7 @@ export const SHELL_KEYS: readonly KeyBinding<ShellAction>[] = [
     presses: ['Ctrl+z'],
     shown: 'Ctrl+Z, Ctrl+Y',
     get words() {
-      return t('shell.undoRedo');
+      return t('shell.keys.undoRedo');
     },
     does: { action: 'undo', whileTyping: false },
   },
@@ -22,7 +22,7 @@ export const SHELL_KEYS: readonly KeyBinding<ShellAction>[] = [
     presses: ['Alt+a'],
     shown: 'Alt+A',
     get words() {
-      return t('shell.assumptionsOpenOrClosed');
+      return t('shell.keys.assumptions');
     },
     does: { action: 'shelf', whileTyping: true },
   },

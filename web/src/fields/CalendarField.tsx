@@ -93,7 +93,7 @@ function CalendarField(props: CalendarFieldProps) {
             tabIndex={-1}
             aria-label={t('fields.calendarFor', { label })}
             aria-expanded={isOpen}
-            title={t('fields.chooseInACalendar')}
+            title={t('fields.openCalendar')}
             onClick={() => setOpen(!isOpen)}
           >
             <Icon name="calendar" />
@@ -150,7 +150,7 @@ export function MonthField({ label, months, value, locale, className, onChange }
   const most = months.at(-1) ?? value;
   const take = (month: Month): string | null => {
     if (month < least || month > most) {
-      return t('fields.onlyMonthsFromTo', { first: monthInWords(least, locale), last: monthInWords(most, locale) });
+      return t('fields.monthOutside', { first: monthInWords(least, locale), last: monthInWords(most, locale) });
     }
     if (month !== value) onChange(month);
     return null;
@@ -168,7 +168,7 @@ export function MonthField({ label, months, value, locale, className, onChange }
       onCommit={(text) => {
         const month = readMonth(text, locale, value);
         return month === null
-          ? t('fields.noMonth', { text, example: monthInWords(value, locale, 'short') })
+          ? t('fields.invalidMonth', { text, example: monthInWords(value, locale, 'short') })
           : take(month);
       }}
       onNudge={(direction) => void take(addMonths(value, direction === 1 ? -1 : 1))}
@@ -203,7 +203,7 @@ export function DateField(props: DateFieldProps) {
       locale={locale}
       onCommit={(text) => {
         const day = readDay(text, locale, value);
-        if (day === null) return t('fields.noDay', { text, example: dayInFigures(value, locale) });
+        if (day === null) return t('fields.invalidDay', { text, example: dayInFigures(value, locale) });
         take(day);
         return null;
       }}

@@ -39,7 +39,7 @@ export function FigureField(props: FigureFieldProps) {
       : !read.ok
         ? read.message
         : props.isNeeded && read.figure === null
-          ? t('fields.aFigureIsNeededHere')
+          ? t('fields.figureMissing')
           : null;
   const sign = isBare && isFraction(unit) ? ' %' : '';
   const field = (

@@ -107,7 +107,7 @@ export function SearchField(props: SearchFieldProps) {
         text,
         meant.map(({ words }) => words),
       );
-    else return t('fields.nothingIsCalled', { text });
+    else return t('fields.unknownName', { text });
     return null;
   };
   const leave = () => setRefusal(typed === null ? null : settle(typed));
@@ -205,6 +205,6 @@ const MOST_NAMED = 3;
 
 function severalAreMeant(text: string, names: readonly string[]): string {
   return names.length > MOST_NAMED
-    ? t('fields.manyAreMeant', { text, count: names.length })
-    : t('fields.severalAreMeant', { text, names: listOf(names, 'comma') });
+    ? t('fields.manyMatch', { text, count: names.length })
+    : t('fields.severalMatch', { text, names: listOf(names, 'comma') });
 }

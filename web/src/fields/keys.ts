@@ -5,34 +5,34 @@ import { t } from '../language/language.ts';
 export const FIELD_KEYS: readonly KeyWords[] = [
   {
     get shown() {
-      return t('fields.enterEscInAField');
+      return t('fields.keys.enterEsc');
     },
     get words() {
-      return t('fields.takeWhatWasTypedLeave');
+      return t('fields.keys.acceptOrCancel');
     },
   },
   {
     get shown() {
-      return t('fields.lettersOrInAField');
+      return t('fields.keys.letters');
     },
     get words() {
-      return t('fields.aFormulaWithNamesTo');
+      return t('fields.keys.formula');
     },
   },
   {
     get shown() {
-      return t('fields.inAField');
+      return t('fields.keys.arrowsInField');
     },
     get words() {
-      return t('fields.aLittleMoreALittle');
+      return t('fields.keys.slightly');
     },
   },
   {
     get shown() {
-      return t('fields.onASlider');
+      return t('fields.keys.arrowsOnSlider');
     },
     get words() {
-      return t('fields.tryValuesAllPagesFollow');
+      return t('fields.keys.tryValues');
     },
   },
 ];

@@ -7,7 +7,7 @@ export function LabelEdge({ width, onChange }: { readonly width: number; readonl
   return (
     <span
       className="label-edge"
-      title={t('grid.dragToWidenTheNames')}
+      title={t('grid.resizeNames')}
       onPointerDown={(event) => {
         event.preventDefault();
         event.currentTarget.setPointerCapture(event.pointerId);

@@ -32,7 +32,7 @@ export const MOVES: readonly KeyBinding<Move>[] = [
     presses: ['ArrowLeft'],
     shown: '↑ ↓ ← →',
     get words() {
-      return t('grid.oneFieldOnPastTheYear');
+      return t('grid.keys.nextField');
     },
     does: move(0, -1),
   },
@@ -41,7 +41,7 @@ export const MOVES: readonly KeyBinding<Move>[] = [
     presses: ['Home'],
     shown: 'Home, End',
     get words() {
-      return t('grid.firstAndLastMonthAgain');
+      return t('grid.keys.firstLastMonth');
     },
     does: ({ row, column, first }) => ({ row, column: column === first ? 0 : first }),
   },
@@ -56,7 +56,7 @@ export const MOVES: readonly KeyBinding<Move>[] = [
     presses: ['Ctrl+Home'],
     shown: 'Ctrl+Home, Ctrl+End',
     get words() {
-      return t('grid.firstAndLastLine');
+      return t('grid.keys.firstLastLine');
     },
     does: ({ column }) => ({ row: 0, column }),
   },
@@ -65,7 +65,7 @@ export const MOVES: readonly KeyBinding<Move>[] = [
     presses: ['PageUp'],
     shown: 'Page Up, Page Down',
     get words() {
-      return t('grid.aScreenfulOfLines');
+      return t('grid.keys.screen');
     },
     does: ({ row, column, pageSize }) => ({ row: row - pageSize, column }),
   },
@@ -83,7 +83,7 @@ export const ACTIONS: readonly KeyBinding<{ readonly key: GridKey; readonly onLa
     presses: ['Enter', 'F2'],
     shown: 'Enter or F2',
     get words() {
-      return t('grid.changeWhatIsThere');
+      return t('grid.keys.edit');
     },
     does: { key: { kind: 'open', typed: null, asRule: false }, onLabel: true },
   },
@@ -91,7 +91,7 @@ export const ACTIONS: readonly KeyBinding<{ readonly key: GridKey; readonly onLa
     presses: ['Ctrl+Enter'],
     shown: 'Ctrl+Enter',
     get words() {
-      return t('grid.changeTheRuleOfThe');
+      return t('grid.keys.editRule');
     },
     does: { key: { kind: 'open', typed: null, asRule: true }, onLabel: false },
   },
@@ -99,7 +99,7 @@ export const ACTIONS: readonly KeyBinding<{ readonly key: GridKey; readonly onLa
     presses: ['Delete', 'Backspace'],
     shown: 'Delete',
     get words() {
-      return t('grid.clearAnExceptionEmptyAnother');
+      return t('grid.keys.clear');
     },
     does: { key: { kind: 'clear' }, onLabel: false },
   },
@@ -107,7 +107,7 @@ export const ACTIONS: readonly KeyBinding<{ readonly key: GridKey; readonly onLa
     presses: ['Ctrl+ '],
     shown: 'Ctrl+Space, Ctrl+click',
     get words() {
-      return t('grid.beginAnotherBlockApart');
+      return t('grid.keys.addRange');
     },
     does: { key: { kind: 'addBlock' }, onLabel: false },
   },

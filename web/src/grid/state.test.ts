@@ -37,7 +37,7 @@ class Sheet {
     if (draft.text.includes('x'))
       return {
         code: 'invalid',
-        message: { id: 'figure.isNotAFigureWrite', values: { shown: draft.text, example: '1' } },
+        message: { id: 'figure.invalid', values: { shown: draft.text, example: '1' } },
       } as const;
     this.taken.push([at.row, at.column, draft.options.reach ? `${draft.text} ${draft.options.reach}` : draft.text]);
     return null;

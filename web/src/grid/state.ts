@@ -191,7 +191,7 @@ function drop(state: GridState, terms: GridTerms): Step {
   const { editing } = state.mode;
   const { text } = editing.draft;
   const refusal = isChanged(editing) && text.trim() !== '' ? terms.take(editing) : null;
-  const notice = refusal && t('grid.wasNotTaken', { text, message: refusal.message });
+  const notice = refusal && t('grid.notAccepted', { text, message: refusal.message });
   return { state: { ...state, mode: BROWSING }, notice, stays: false };
 }
 

@@ -68,9 +68,9 @@ export function isStep(order: Order): order is HistoryStep {
 export function decideOrder(document: Document, history: readonly HistoryItem[], order: Order): Decision {
   if (!isStep(order)) return decide(document, order);
   const item = history.find((other) => other.commandId === order.target);
-  if (!item) return { ok: false, refusal: { code: 'conflict', message: messageFor('session.noSuchStep') } };
+  if (!item) return { ok: false, refusal: { code: 'conflict', message: messageFor('session.changeNotFound') } };
   if (item.changes === null)
-    return { ok: false, refusal: { code: 'conflict', message: messageFor('session.whatThisChangedHasNot') } };
+    return { ok: false, refusal: { code: 'conflict', message: messageFor('session.changesNotLoaded') } };
   return decideChanges(document, order.kind === 'undo' ? takenBack(document, item.changes) : item.changes);
 }
 

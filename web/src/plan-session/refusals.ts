@@ -26,7 +26,7 @@ export class ServerAway extends Error {
   /** Whether the server has failed at this very request, rather than being away, busy or without room. */
   readonly hasFailed: boolean;
 
-  constructor(text: Text = messageFor('session.haushaltsServerCannotBeReached'), hasFailed = false) {
+  constructor(text: Text = messageFor('session.serverUnreachable'), hasFailed = false) {
     super(say(text));
     this.hasFailed = hasFailed;
   }

@@ -37,7 +37,7 @@ export async function request<T>(method: string, path: string, body?: unknown, s
   if (response.status === 401 && answer?.error?.code === 'signIn') window.dispatchEvent(new Event(SIGNED_OUT));
   throw new ServerRefusal(
     response.status,
-    answer?.error?.text ?? answer?.error?.message ?? messageFor('session.theServerRefusedWithoutSaying'),
+    answer?.error?.text ?? answer?.error?.message ?? messageFor('session.refusedWithoutReason'),
     answer?.error?.path,
     answer?.error?.now,
   );

@@ -113,7 +113,7 @@ export class Sending {
       this.tell(true);
       return this.ends.refused(
         order,
-        messageFor('session.itWasTriedTimesAnd', { message: error.message, times: MOST_FAILURES }),
+        messageFor('session.leftOutAfterAttempts', { message: error.message, times: MOST_FAILURES }),
         [],
       );
     }

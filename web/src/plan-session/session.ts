@@ -125,7 +125,7 @@ export class PlanSession {
     };
     this.shown = this.current;
     // What was done before the role was lost can never be sent: whoever did it decides what becomes of it.
-    if (!this.mayChange && this.pending.length > 0) this.end(t('session.youMayOnlyLook'));
+    if (!this.mayChange && this.pending.length > 0) this.end(t('session.nowViewer'));
     this.sending = new Sending({
       waiting: () => (this.mayChange && !this.current.ended ? this.pending : []),
       send: (orders) => api.send(this.id, orders),
@@ -288,7 +288,7 @@ export class PlanSession {
     if (!item)
       return {
         code: 'conflict',
-        message: messageFor(kind === 'undo' ? 'session.thereIsNothingToTake' : 'session.thereIsNothingToDo'),
+        message: messageFor(kind === 'undo' ? 'session.nothingToUndo' : 'session.nothingToRedo'),
       };
     const order = { kind, target: item.commandId } as const;
     if (item.changes === null) {
@@ -334,7 +334,7 @@ export class PlanSession {
   private enqueue(order: Order, changes: readonly Change[]): void {
     const id = newId();
     this.pending = [...this.pending, { id, order }];
-    if (this.mayChange && !this.pendingStore.add({ id, order })) this.onRefusal(t('session.theBrowsersStorageIsFull'));
+    if (this.mayChange && !this.pendingStore.add({ id, order })) this.onRefusal(t('session.storageFull'));
     const label = isStep(order) ? '' : describeCommand(order, this.settled);
     this.history = historyAfter(this.history, id, order, label, changes);
     this.entriesUnderway.set(id, changes.filter(isOfLedger));
@@ -360,13 +360,13 @@ export class PlanSession {
     const did = this.mayChange;
     this.role = role;
     if (did === this.mayChange) return;
-    if (did && this.pending.length > 0) return this.end(t('session.youMayOnlyLook'));
+    if (did && this.pending.length > 0) return this.end(t('session.nowViewer'));
     if (did || this.pending.length === 0) return;
     // What was tried is none of the plan; each of it can be done now, or let go of.
     const tried = this.pending;
     this.pending = [];
-    for (const each of standing(tried)) this.refuse(each, t('session.triedWhileLooking'), []);
-    this.onRefusal(t('session.youMayChangeNow'));
+    for (const each of standing(tried)) this.refuse(each, t('session.triedAsViewer'), []);
+    this.onRefusal(t('session.mayEditNow'));
   }
 
   /** How many changes are only tried, by who may not make them. */

@@ -48,7 +48,7 @@ export async function requestStreamed(
     } | null;
     if (response.status >= 500 || response.status === 429)
       throw new ServerAway(answer?.error?.text ?? answer?.error?.message);
-    throw new ServerRefusal(response.status, answer?.error?.text ?? answer?.error?.message ?? messageFor('session.theServerRefusedWithoutSaying'), answer?.error?.path); // prettier-ignore
+    throw new ServerRefusal(response.status, answer?.error?.text ?? answer?.error?.message ?? messageFor('session.refusedWithoutReason'), answer?.error?.path); // prettier-ignore
   }
   const lines = new Lines(response.body.getReader());
   for (;;) {

@@ -13,11 +13,11 @@ export class ErrorBoundary extends Component<{ readonly children: ReactNode }, {
     if (!this.state.failed) return this.props.children;
     return (
       <main className="quiet-page" role="alert">
-        <h1>{t('ui.somethingWentWrongInHaushalt')}</h1>
-        <p>{t('ui.yourPlansAreSafeEverything')}</p>
+        <h1>{t('ui.somethingWentWrong')}</h1>
+        <p>{t('ui.plansAreSafe')}</p>
         <p>
           <button type="button" className="btn btn-primary" onClick={() => window.location.reload()}>
-            {t('ui.openThePageAgain')}
+            {t('ui.reloadPage')}
           </button>
         </p>
       </main>

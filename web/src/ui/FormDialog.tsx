@@ -74,7 +74,7 @@ export function FormDialog({
         <Modal.Body className="plan-form">
           {draft?.isKept && (
             <p className="wide quiet kept-draft" role="status">
-              {t('ui.continuesAnEarlierVisit')}{' '}
+              {t('ui.earlierEntries')}{' '}
               <button
                 type="button"
                 className="btn btn-link btn-sm"
@@ -97,9 +97,9 @@ export function FormDialog({
         </Modal.Body>
         {isAsking ? (
           <Modal.Footer role="alert">
-            <span className="me-auto">{t('ui.discardWhatYouTyped')}</span>
+            <span className="me-auto">{t('ui.discardQuestion')}</span>
             <Button variant="link" onClick={goOn}>
-              {t('ui.goOnTyping')}
+              {t('ui.continueEditing')}
             </Button>
             <Button autoFocus onClick={onClose}>
               {t('ui.discard')}

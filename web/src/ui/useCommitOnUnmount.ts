@@ -19,6 +19,6 @@ export function useCommitOnUnmount(draft: Draft): void {
   useOnUnmount(() => {
     if (!draft.isOpen) return;
     const refusal = draft.take();
-    if (refusal !== null) notices.say({ text: t('ui.wasNotTaken', { text: draft.text, refusal }), tone: 'warning' });
+    if (refusal !== null) notices.say({ text: t('ui.notAccepted', { text: draft.text, refusal }), tone: 'warning' });
   });
 }

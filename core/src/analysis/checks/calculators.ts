@@ -15,7 +15,7 @@ export const withoutAnswer: Check = (model) =>
     return [
       {
         place: { id: row.id, month: null },
-        message: messageFor('finding.noAnswer', { name: row.name, reason: noFigureInWords(model, answer) }),
+        message: messageFor('finding.noResult', { name: row.name, reason: noFigureInWords(model, answer) }),
         mend: null,
       },
     ];
@@ -29,7 +29,7 @@ export function outsideRuns(model: PlanModel): Found[] {
     const [first, last] = [rows[0]!.month, rows.at(-1)!.month];
     for (const { id, from, until, words, command } of parts) {
       if (from <= last && (until ?? last) >= first) continue;
-      const message = messageFor('finding.ofInLiesOutsideIts', {
+      const message = messageFor('finding.outsideMonths', {
         words,
         of: labelOf(document, owner)!,
         month: { month: from },
@@ -38,7 +38,7 @@ export function outsideRuns(model: PlanModel): Found[] {
         place: { id: owner, month: null },
         about: id,
         message,
-        mend: { words: messageFor('finding.removeIt'), command },
+        mend: { words: messageFor('finding.outsideMonths.fix'), command },
       });
     }
   };
@@ -51,7 +51,7 @@ export function outsideRuns(model: PlanModel): Found[] {
           id,
           from,
           until: every === 'once' ? from : until,
-          words: messageFor('finding.theExtraPayment'),
+          words: messageFor('finding.extraPayment'),
           command,
         };
       });
@@ -60,7 +60,7 @@ export function outsideRuns(model: PlanModel): Found[] {
     if (answer.kind === 'savings') {
       const parts = movesOf(document, row.id).map(({ id, from, until }): Part => {
         const command = { kind: 'fund.setMove', id, settings: null } as const;
-        return { id, from, until: until ?? from, words: messageFor('finding.anEntry'), command };
+        return { id, from, until: until ?? from, words: messageFor('finding.entry'), command };
       });
       look(row.id, answer.savings.rows, parts);
     }

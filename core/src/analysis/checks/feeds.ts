@@ -8,6 +8,6 @@ export const lostFeeds: Check = ({ document }) =>
     .filter(({ lost }) => lost)
     .map(({ line, source }) => ({
       place: { id: line, month: null },
-      message: messageFor('finding.followsWhatIsGone', { line: labelOf(document, line) ?? line, source }),
-      mend: { words: messageFor('finding.stopFollowing'), command: { kind: 'line.unfollow', line } },
+      message: messageFor('finding.linkLost', { line: labelOf(document, line) ?? line, source }),
+      mend: { words: messageFor('finding.linkLost.fix'), command: { kind: 'line.unfollow', line } },
     }));

@@ -25,14 +25,14 @@ export const manyExceptions: Check = (model) => {
     return [
       {
         place: { id: line.id, month: exceptions.map(({ month }) => month).sort()[0]! },
-        message: messageFor('finding.departsFromItsRuleIn', {
+        message: messageFor('finding.manyExceptions', {
           name: line.name,
           exceptionCount: exceptions.length,
           ruled,
         }),
         mend: typed
           ? {
-              words: messageFor('finding.makeTheseFiguresItsRule'),
+              words: messageFor('finding.manyExceptions.fix'),
               command: { kind: 'figures.set', as: 'rule', figures },
             }
           : null,
@@ -50,7 +50,7 @@ export const yearsInTheRed: Check = (model) => {
     const total = rolledUpValue(net.values, stretch, 'total');
     if (!isInTheRed(total)) return [];
     const money = writeWithUnit(-total, 'money', planOf(document));
-    const message = messageFor('finding.inExpensesExceedIncomeBy', {
+    const message = messageFor('finding.yearExceeds', {
       year: yearInWords(year, calendar.yearBegins),
       money,
     });
@@ -70,7 +70,7 @@ export const monthsInTheRed: Check = (model) => {
       redOfYear.map((month) => ({ month, style: 'name' as const })),
       'comma',
     );
-    const message = messageFor('finding.inExpensesExceedIncomeIn', {
+    const message = messageFor('finding.monthsExceed', {
       ownCount: redOfYear.length,
       year: yearInWords(year, calendar.yearBegins),
       months,
@@ -86,7 +86,7 @@ export const sharesOver: Check = (model) => {
   const found: Found[] = [];
   const aimed = [...document.lines.values()].reduce((sum, line) => sum + (line.targetShare ?? 0), 0);
   if (aimed > 1 + 1e-9) {
-    const message = messageFor('finding.theTargetSharesOfAll', { share: writeShare(aimed, locale) });
+    const message = messageFor('finding.targetSharesExceed', { share: writeShare(aimed, locale) });
     found.push({ place: { id: TOTAL_INCOME, month: null }, about: 'targets', message, mend: null });
   }
   const given = [...document.lines.values()].reduce((sum, line) => {
@@ -96,7 +96,7 @@ export const sharesOver: Check = (model) => {
     return isGivenOut && pattern?.kind === 'percentage' && pattern.of === TOTAL_INCOME ? sum + pattern.share : sum;
   }, 0);
   if (given > 1 + 1e-9) {
-    const message = messageFor('finding.theRulesOfAllLines', { share: writeShare(given, locale) });
+    const message = messageFor('finding.ruleSharesExceed', { share: writeShare(given, locale) });
     found.push({ place: { id: TOTAL_INCOME, month: calendar.first }, about: 'rules', message, mend: null });
   }
   return found;
@@ -109,30 +109,30 @@ export const outsidePlan: Check = (model) => {
   const found: Found[] = [];
   for (const { line, from } of document.ruleSteps.values()) {
     if (from === null || from <= last) continue;
-    const message = messageFor('finding.aStepOfBeginsIn', { of: labelOf(document, line)!, month: { month: from } });
+    const message = messageFor('finding.stepAfterEnd', { of: labelOf(document, line)!, month: { month: from } });
     const mend = {
-      words: messageFor('finding.removeTheStep'),
+      words: messageFor('finding.stepAfterEnd.fix'),
       command: { kind: 'line.removeStep', line, from },
     } as const;
     found.push({ place: { id: line, month: null }, about: from, message, mend });
   }
   for (const { line, month } of document.exceptions.values()) {
     if (calendar.months.includes(month)) continue;
-    const message = messageFor('finding.hasAnExceptionInOutside', { of: labelOf(document, line)!, month: { month } });
+    const message = messageFor('finding.exceptionOutside', { of: labelOf(document, line)!, month: { month } });
     const mend = {
-      words: messageFor('finding.clearTheException'),
+      words: messageFor('finding.exceptionOutside.fix'),
       command: { kind: 'line.clearException', line, month },
     } as const;
     found.push({ place: { id: line, month: null }, about: month, message, mend });
   }
   for (const { assumption, from } of document.assumptionSteps.values()) {
     if (from <= last) continue;
-    const message = messageFor('finding.aValueOfBeginsIn', {
+    const message = messageFor('finding.valueAfterEnd', {
       of: labelOf(document, assumption)!,
       month: { month: from },
     });
     const mend = {
-      words: messageFor('finding.removeTheValue'),
+      words: messageFor('finding.valueAfterEnd.fix'),
       command: { kind: 'assumption.removeStep', assumption, from },
     } as const;
     found.push({ place: { id: assumption, month: null }, about: from, message, mend });
@@ -146,8 +146,11 @@ export const unusedAssumptions: Check = ({ document }) =>
     .filter(({ id }) => usersOf(document, id).length === 0)
     .map(({ id, name }): Found => ({
       place: { id, month: null },
-      message: messageFor('finding.nothingUsesTheAssumption', { name }),
-      mend: { words: messageFor('finding.deleteIt'), command: { kind: 'assumption.delete', assumption: id } },
+      message: messageFor('finding.unusedAssumption', { name }),
+      mend: {
+        words: messageFor('finding.unusedAssumption.fix'),
+        command: { kind: 'assumption.delete', assumption: id },
+      },
     }));
 
 /** Lines that set money aside in months that never leave any. */
@@ -162,7 +165,7 @@ export const setAsideNever: Check = (model) => {
     return [
       {
         place: { id: line.id, month: calendar.months[months[0]!]! },
-        message: messageFor('finding.isSetAsideInAnd', { name: line.name, monthCount: months.length }),
+        message: messageFor('finding.savingsNotCovered', { name: line.name, monthCount: months.length }),
         mend: null,
       },
     ];

@@ -18,7 +18,7 @@ export const idleHighlights: Check = (model) =>
     const message = whyIdle(model, row);
     if (message === null) return [];
     const mend = {
-      words: messageFor('finding.removeTheHighlight'),
+      words: messageFor('finding.highlightWithoutFigures.fix'),
       command: { kind: 'highlight.delete', id: row.id },
     } as const;
     return [{ place: { id: row.of, month: null }, about: row.id, message, mend }];
@@ -26,7 +26,7 @@ export const idleHighlights: Check = (model) =>
 
 function whyIdle(model: PlanModel, row: HighlightRow): Message | null {
   const { document, calendar } = model;
-  const name = labelOf(document, row.of) ?? messageFor('finding.aDeletedLine');
+  const name = labelOf(document, row.of) ?? messageFor('finding.deletedLine');
   const column = document.listColumns.get(row.of);
   const figures = column
     ? [...(model.listOf(column.list)?.seriesOf(row.of)?.values ?? [])].filter((figure) => figure === figure)
@@ -35,18 +35,18 @@ function whyIdle(model: PlanModel, row: HighlightRow): Message | null {
           .map((stretch) => watchedFigure(model, row, stretch))
           .filter((figure) => figure === figure)
       : [];
-  if (figures.length === 0) return messageFor('finding.theHighlightWatchesWhichHas', { word: row.word, name });
+  if (figures.length === 0) return messageFor('finding.highlightWithoutFigures', { word: row.word, name });
   const others = highlightsInOrder(document, row.of, row.span);
   const cover = others.slice(0, others.indexOf(row)).find((other) => covers(other, row));
-  if (cover) return messageFor('finding.theHighlightOnNeverShows', { word: row.word, name, other: cover.word });
+  if (cover) return messageFor('finding.highlightHidden', { word: row.word, name, other: cover.word });
   const furthest = Math.max(...figures.map(Math.abs));
   const limit = outOfReach(row, furthest);
   if (limit === null) return null;
   const unit = unitOf(document, row.of);
   const write = (figure: number) => writeFigure(figure, unit, planOf(document));
   const isFraction = unit === 'percent' || unit === 'ratePerYear' || unit === 'ratePerMonth';
-  const meant = isFraction ? messageFor('finding.itMayBeMeantAs', { limit: write(limit / 100) }) : '';
-  return messageFor('finding.theHighlightWaitsForTo', {
+  const meant = isFraction ? messageFor('finding.highlightLimitMeant', { limit: write(limit / 100) }) : '';
+  return messageFor('finding.highlightNeverShown', {
     word: row.word,
     name,
     limit: write(limit),

@@ -76,7 +76,7 @@ export function enteredTwice({ document }: PlanModel, { twice }: LedgerGiven): F
   return twice.slice(0, MOST).map(({ date, what, line, account, amount, count }) => ({
     about: `${date}:${amount}:${account}:${plainText(what).slice(0, 40)}`,
     place: { id: document.lines.has(line) ? line : UNASSIGNED, month: monthOfDay(date) },
-    message: messageFor('finding.isThereTwice', {
+    message: messageFor('finding.duplicateEntry', {
       what: what || (document.lines.get(line)?.name ?? ''),
       day: { day: date },
       amount: writeFigure(Math.abs(amount) / minorUnitsIn(document), 'money', plan),
@@ -101,7 +101,7 @@ export function neverEntered(model: PlanModel, { actuals }: LedgerGiven): Found[
     if (planned.length < MONTHS_WITHOUT) return [];
     const total = planned.reduce((sum, month) => sum + budget(line.id, month)!, 0);
     const [first, last] = [{ month: planned[0]! }, { month: planned.at(-1)! }] as const; // prettier-ignore
-    const message = messageFor('finding.wasNeverEntered', {
+    const message = messageFor('finding.noEntries', {
       name: line.name,
       total: writeFigure(total, 'money', plan),
       first,
@@ -119,7 +119,7 @@ export function belowLimit(model: PlanModel, given: LedgerGiven): Found[] {
   return forecastOf({ ...given, model, until }).flatMap(({ account, belowLimit: below, lowest }): Found[] => {
     if (!below) return [];
     const [day, low] = [{ day: below.date }, { day: lowest.date }] as const;
-    const message = messageFor('finding.fallsBelow', { name: account.name, limit: money(account.limit! * minorUnitsIn(document)), day, lowest: money(lowest.balance), lowestDay: low }); // prettier-ignore
+    const message = messageFor('finding.belowLimit', { name: account.name, limit: money(account.limit! * minorUnitsIn(document)), day, lowest: money(lowest.balance), lowestDay: low }); // prettier-ignore
     return [{ place: { id: account.id, month: null }, message, mend: null }];
   });
 }
@@ -143,10 +143,10 @@ export function longOverdue(model: PlanModel, { settled, today }: LedgerGiven): 
     return {
       about: `${standing}:${due}`,
       place,
-      message: messageFor('finding.isLongOverdue', { what: calledIn(first), day: { day: due }, count: days.length }),
-      mend: { words: messageFor('finding.confirmIt', { day: { day: due } }), command: confirming(first) },
+      message: messageFor('finding.longOverdue', { what: calledIn(first), day: { day: due }, count: days.length }),
+      mend: { words: messageFor('finding.overdue.fix', { day: { day: due } }), command: confirming(first) },
       otherMend: {
-        words: messageFor('finding.skipItOnce'),
+        words: messageFor('finding.overdue.skip'),
         command: { kind: 'standing.skip', standing, due, skipped: true },
       },
     };
@@ -154,12 +154,12 @@ export function longOverdue(model: PlanModel, { settled, today }: LedgerGiven): 
   const recent = late.filter((each) => !isLong(each));
   const [next] = recent;
   if (!next) return long;
-  const message = messageFor('finding.areOverdue', {
+  const message = messageFor('finding.overdue', {
     count: recent.length,
     what: calledIn(next),
     day: { day: next.due },
   });
-  const mend = recent.length === 1 ? { words: messageFor('finding.confirmIt', { day: { day: next.due } }), command: confirming(next) } : null; // prettier-ignore
+  const mend = recent.length === 1 ? { words: messageFor('finding.overdue.fix', { day: { day: next.due } }), command: confirming(next) } : null; // prettier-ignore
   return [...long, { about: 'recent', place, message, mend }];
 }
 
@@ -172,9 +172,7 @@ function confirming({ standing, due, what, line, account, toAccount, amount }: E
 export function unassigned({ document }: PlanModel, { actuals }: LedgerGiven): Found[] {
   const count = unassignedCount(document, actuals);
   if (count === 0) return [];
-  return [
-    { place: { id: UNASSIGNED, month: null }, message: messageFor('finding.areNotAssigned', { count }), mend: null },
-  ];
+  return [{ place: { id: UNASSIGNED, month: null }, message: messageFor('finding.unassigned', { count }), mend: null }];
 }
 
 export function closingDiffers({ document }: PlanModel, { balances }: LedgerGiven): Found[] {
@@ -187,7 +185,7 @@ export function closingDiffers({ document }: PlanModel, { balances }: LedgerGive
     if (ours === stated) return [];
     const day = { day: account.statedOn };
     const money = (minor: number) => writeFigure(minor / units, 'money', plan);
-    const message = messageFor('finding.closingIsAnother', {
+    const message = messageFor('finding.closingBalanceDiffers', {
       name: account.name,
       day,
       stated: money(stated),

@@ -22,14 +22,14 @@ export const typedOverRule: Check = (model) =>
     const [first] = cells;
     if (!first) return [];
     const item = model.document.listItems.get(first.item)!;
-    const message = messageFor('finding.itemsDepart', {
+    const message = messageFor('finding.itemExceptions', {
       name,
       count: cells.length,
       title: titleOfItem(model.document, item),
       hasTitle: titleOfItem(model.document, item) !== '',
     });
     const back = cells.map((cell) => ({ item: cell.item, column: column.id, value: null }));
-    const mend = column.locked ? null : { words: messageFor('finding.letTheRuleHold'), command: { kind: 'listCells.set', cells: back } as const }; // prettier-ignore
+    const mend = column.locked ? null : { words: messageFor('finding.itemExceptions.fix'), command: { kind: 'listCells.set', cells: back } as const }; // prettier-ignore
     return [{ place: { id: column.id, month: null }, message, mend }];
   });
 
@@ -68,7 +68,7 @@ export const emptyFactors: Check = (model) =>
     if (!first) return [];
     const item = model.document.listItems.get(first.item)!;
     const missing = model.document.listColumns.get(first.missing)!.name;
-    const message = messageFor('finding.itemsWithoutFactor', {
+    const message = messageFor('finding.itemFactorMissing', {
       name,
       factor: missing,
       count: empty.length,

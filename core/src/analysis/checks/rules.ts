@@ -45,9 +45,9 @@ export const typedNumbers: Check = (model) => {
         {
           place: rule.place,
           about: aboutIn(rule, `${assumption.id}|${part.place.from}`),
-          message: messageFor('finding.theRuleOfHasTyped', { name: rule.name, written, assumption: assumption.name }),
+          message: messageFor('finding.typedNumber', { name: rule.name, written, assumption: assumption.name }),
           mend: {
-            words: messageFor('finding.putInItsPlace', { name: assumption.name }),
+            words: messageFor('finding.calendarWord.fix', { name: assumption.name }),
             command: rule.rewrite(replaced(rule, part.place, `{${assumption.id}}`)),
           },
         },
@@ -82,7 +82,7 @@ export const doubleCounts: Check = (model) => {
       const part = addends.find((other) => other !== whole && membersOf(whole).has(other));
       if (part === undefined) continue;
       const [partName, wholeName] = [labelOf(document, part) ?? part, labelOf(document, whole) ?? whole];
-      const message = messageFor('finding.theRuleOfAddsAnd', { name: line.name, partName, wholeName });
+      const message = messageFor('finding.addsPartAndWhole', { name: line.name, partName, wholeName });
       return [{ place, about: `${whole}|${part}`, message, mend: null }];
     }
     const group = document.groups.get(line.group)!;
@@ -92,7 +92,7 @@ export const doubleCounts: Check = (model) => {
     const counted = membersOf(total);
     if (!addends.every((id) => counted.has(id) && id !== line.id)) return [];
     const names = listOf(addends.map((id) => labelOf(document, id) ?? id));
-    const message = messageFor('finding.repeatsWhichCountsAlready', {
+    const message = messageFor('finding.countedTwice', {
       name: line.name,
       names,
       of: labelOf(document, total)!,
@@ -117,8 +117,8 @@ export const blankFactors: Check = (model) => {
       if (empty.length === 0) return [];
       seen.add(id);
       const month = calendar.months[empty[0]!]!;
-      const others = messageFor('finding.andMore', { others: empty.length - 1 });
-      const message = messageFor('finding.byWhichIsEmptyIn', {
+      const others = messageFor('finding.moreMonths', { others: empty.length - 1 });
+      const message = messageFor('finding.emptyFactor', {
         name: line.name,
         verb,
         of: labelOf(document, id)!,
@@ -207,13 +207,13 @@ export const calendarWords: Check = (model) => {
       return wordsTaken(rule.expression, names).map(({ place, named, replacement }): Found => ({
         place: rule.place,
         about: aboutIn(rule, String(place.from)),
-        message: messageFor('finding.takesTheCalendarsWord', {
+        message: messageFor('finding.calendarWord', {
           name: rule.name,
           word: replacement.slice(0, -2),
           named: named.name,
         }),
         mend: {
-          words: messageFor('finding.putInItsPlace', { name: named.name }),
+          words: messageFor('finding.calendarWord.fix', { name: named.name }),
           command: rule.rewrite(replaced(rule, place, `{${named.id}}`)),
         },
       }));
@@ -242,7 +242,7 @@ export const similarNames: Check = ({ document }) => {
   things.forEach((thing, index) => {
     for (const other of things.slice(index + 1)) {
       if (!differByALetter(thing.name.toLowerCase(), other.name.toLowerCase())) continue;
-      const message = messageFor('finding.andDifferByALetter', {
+      const message = messageFor('finding.similarNames', {
         name: quoteName(thing.name),
         other: quoteName(other.name),
       });

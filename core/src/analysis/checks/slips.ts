@@ -49,9 +49,9 @@ export const tenfold: Check = (model) => {
         {
           place: { id: line.id, month },
           about: month,
-          message: messageFor('finding.isTimesTheOthers', { name: line.name, month: { month }, times: factor }),
+          message: messageFor('finding.monthStandsOut', { name: line.name, month: { month }, times: factor }),
           mend: {
-            words: messageFor('finding.makeIt', { written: writeWithUnit(meant, line.unit, plan) }),
+            words: messageFor('finding.unlikelyRate.fix', { written: writeWithUnit(meant, line.unit, plan) }),
             command: { kind: 'figures.set', as: 'exceptions', figures: [{ line: line.id, month, figure: meant }] },
           },
         },
@@ -76,9 +76,9 @@ export const typedNegative: Check = (model) => {
     return [
       {
         place: { id: line.id, month: first.from },
-        message: messageFor('finding.isTypedWithAMinus', { name: line.name, side }),
+        message: messageFor('finding.minusTyped', { name: line.name, side }),
         mend: {
-          words: messageFor('finding.makeIt', { written: money }),
+          words: messageFor('finding.unlikelyRate.fix', { written: money }),
           command: { kind: 'line.rewriteStep', line: line.id, from: first.from, formula },
         },
       },
@@ -98,13 +98,13 @@ export const unlikelyRates: Check = ({ document }) => {
     return [
       {
         place: { id, month: null },
-        message: messageFor('finding.isAnUnlikelyRate', {
+        message: messageFor('finding.unlikelyRate', {
           name,
           written: writeWithUnit(value, unit, plan),
           meant: written,
         }),
         mend: {
-          words: messageFor('finding.makeIt', { written }),
+          words: messageFor('finding.unlikelyRate.fix', { written }),
           command: { kind: 'assumption.set', assumption: id, settings: { value: meant } },
         },
       },
@@ -129,9 +129,9 @@ export const yearlyEachMonth: Check = (model) => {
     return [
       {
         place: { id: line.id, month: only!.from },
-        message: messageFor('finding.isAYearsAmountEachMonth', { name: line.name }),
+        message: messageFor('finding.yearlyEachMonth', { name: line.name }),
         mend: {
-          words: messageFor('finding.spreadOverTheYear', { month }),
+          words: messageFor('finding.yearlyEachMonth.fix', { month }),
           command: {
             kind: 'line.rewriteStep',
             line: line.id,
@@ -165,8 +165,8 @@ export const taxOfAMonth: Check = (model) => {
     found.push({
       place: rule.place,
       about: 'income',
-      message: messageFor('finding.isTaxedByAMonth', { name: rule.name, income: labelOf(document, expression.id)! }),
-      mend: { words: messageFor('finding.takeItsYear'), command: rule.rewrite(`total({${expression.id}}, year)`) },
+      message: messageFor('finding.taxOfMonth', { name: rule.name, income: labelOf(document, expression.id)! }),
+      mend: { words: messageFor('finding.taxOfMonth.fix'), command: rule.rewrite(`total({${expression.id}}, year)`) },
     });
   }
   for (const rule of lineRules(model))
@@ -177,9 +177,9 @@ export const taxOfAMonth: Check = (model) => {
       found.push({
         place: rule.place,
         about: `${rule.from}|${part.place.from}`,
-        message: messageFor('finding.isTaxedByAMonth', { name: rule.name, income: labelOf(document, income.id)! }),
+        message: messageFor('finding.taxOfMonth', { name: rule.name, income: labelOf(document, income.id)! }),
         mend: {
-          words: messageFor('finding.takeItsYear'),
+          words: messageFor('finding.taxOfMonth.fix'),
           command: rule.rewrite(replaced(rule, part.place, `(tax({${schedule}}, total({${income.id}}, year)) / 12)`)),
         },
       });
@@ -203,9 +203,9 @@ export const sumsThatMiss: Check = (model) => {
       {
         place: rule.place,
         about: group,
-        message: messageFor('finding.addsAllButOne', { name: rule.name, group: whole.name, missing: missing[0]!.name }),
+        message: messageFor('finding.sumLeavesOut', { name: rule.name, group: whole.name, missing: missing[0]!.name }),
         mend: {
-          words: messageFor('finding.takeTheWhole', { group: quoteName(whole.name) }),
+          words: messageFor('finding.sumLeavesOut.fix', { group: quoteName(whole.name) }),
           command: rule.rewrite(`{${group}}`),
         },
       },
@@ -225,9 +225,9 @@ export const leftBehind: Check = (model) => {
         {
           place: { id: line.id, month },
           about: month,
-          message: messageFor('finding.isWhatItWasBefore', { name: line.name, month: { month }, amount: writeWithUnit(amount, line.unit, plan) }), // prettier-ignore
+          message: messageFor('finding.exceptionUnchanged', { name: line.name, month: { month }, amount: writeWithUnit(amount, line.unit, plan) }), // prettier-ignore
           mend: {
-            words: messageFor('finding.clearTheException'),
+            words: messageFor('finding.exceptionOutside.fix'),
             command: { kind: 'line.clearException', line: line.id, month },
           },
         },
@@ -269,7 +269,7 @@ export const itemsWithoutMonth: Check = (model) => {
         return month === '' || month < first || month > last;
       });
       if (lost.length === 0) return [];
-      const message = messageFor('finding.itemsFallOut', {
+      const message = messageFor('finding.itemsOutside', {
         count: lost.length,
         output: `${list.name}.${name}`,
         first: titleOfItem(document, lost[0]!),
@@ -309,7 +309,7 @@ export const rulesThatEnd: Check = (model) => {
           ? messageFor('finding.endsThoughItRecurs', { line: line.name, month, entry: goesOn.what || line.name })
           : messageFor('finding.endsAlone', { line: line.name, month }),
         mend: {
-          words: messageFor('finding.goOnAsBefore'),
+          words: messageFor('finding.endsAlone.fix'),
           command: { kind: 'line.removeStep', line: line.id, from: ends },
         },
       },
@@ -341,14 +341,14 @@ export const loansNobodyPays: Check = (model) => {
     const begins = monthsBetween(calendar.first, loan.first);
     if (begins >= calendar.count || begins + answer.loan.rows.length <= 0 || usersOf(document, loan.id).length > 0)
       return [];
-    const name = messageFor('finding.paymentOf', { loan: loan.name });
+    const name = messageFor('finding.loanWithoutLine.lineName', { loan: loan.name });
     return [
       {
         place: { id: loan.id, month: null },
-        message: messageFor('finding.noLinePays', { loan: loan.name }),
+        message: messageFor('finding.loanWithoutLine', { loan: loan.name }),
         mend: group
           ? {
-              words: messageFor('finding.addALine', { name }),
+              words: messageFor('finding.loanWithoutLine.fix', { name }),
               name,
               command: {
                 kind: 'lines.place',

@@ -55,20 +55,20 @@ export const MAX_RUNS = 20_000;
 export function drawRefusal(draw: Draw): Message | null {
   switch (draw.spread) {
     case 'uniform':
-      return draw.low <= draw.high ? null : messageFor('uncertainty.theLeastIsNotAbove');
+      return draw.low <= draw.high ? null : messageFor('uncertainty.lowestAboveHighest');
     case 'triangular':
-      if (draw.low > draw.high) return messageFor('uncertainty.theLeastIsNotAbove');
+      if (draw.low > draw.high) return messageFor('uncertainty.lowestAboveHighest');
       return draw.low <= draw.likeliest && draw.likeliest <= draw.high
         ? null
-        : messageFor('uncertainty.theLikeliestLiesBetween');
+        : messageFor('uncertainty.likeliestOutside');
     case 'normal':
-      return draw.deviation >= 0 ? null : messageFor('uncertainty.theDeviationIsNotBelow');
+      return draw.deviation >= 0 ? null : messageFor('uncertainty.negativeDeviation');
   }
 }
 
 /** Why a band cannot have these limits, in a sentence; `null` when it can. */
 export function limitsRefusal([below, above]: BandLimits): Message | null {
-  return below >= 0 && below < above && above <= 1 ? null : messageFor('uncertainty.theBandLiesBetween');
+  return below >= 0 && below < above && above <= 1 ? null : messageFor('uncertainty.bandLimits');
 }
 
 /**

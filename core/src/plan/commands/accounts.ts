@@ -94,8 +94,8 @@ export const accountCommands = {
       entries.forEach(({ entry, before: given }, at) => {
         const before = entryOf(entry, given);
         const side = sideOf(before, account.id);
-        if (side === null) throw refused('invalid', messageFor('command.thisEntryIsOfAnother'), `entries.${at}`);
-        if (before[side] !== '') throw refused('conflict', messageFor('command.thisWasTickedBefore'), `entries.${at}`);
+        if (side === null) throw refused('invalid', messageFor('command.entryOfOtherAccount'), `entries.${at}`);
+        if (before[side] !== '') throw refused('conflict', messageFor('command.entryTickedElsewhere'), `entries.${at}`);
         setEntry(draft, before, { ...before, [side]: id }, `entries.${at}`);
       });
     },

@@ -19,7 +19,7 @@ export const annotationCommands = {
       }),
     decide(draft, { year, locked }) {
       if (!Number.isInteger(year) || year < 1900 || year > 2999)
-        throw refused('invalid', messageFor('command.isNotAYearSuch', { year }), 'year');
+        throw refused('invalid', messageFor('command.invalidYear', { year }), 'year');
       const id = lockedYearId(year);
       if (locked) draft.set('lockedYears', { id, year });
       else if (draft.get('lockedYears', id)) draft.delete('lockedYears', id);
@@ -63,7 +63,7 @@ export const annotationCommands = {
       messageFor('change.highlight.delete', { name: words.name(words.document.highlights.get(id)?.of ?? '') }),
     inAnyScenario: true,
     decide(draft, { id }) {
-      if (!draft.get('highlights', id)) throw refused('gone', messageFor('command.thisHighlightIsNoLonger'), 'id');
+      if (!draft.get('highlights', id)) throw refused('gone', messageFor('command.highlightGone'), 'id');
       draft.delete('highlights', id);
     },
   }),

@@ -35,26 +35,26 @@ export const assignmentRuleCommands = {
       for (const field of ['least', 'most'] as const) {
         checkFigure(row[field], field);
         if (row[field] !== null && row[field] < 0)
-          throw refused('invalid', messageFor('command.anAmountIsNotBelowZero'), field);
+          throw refused('invalid', messageFor('command.negativeAmount'), field);
       }
       if (row.least !== null && row.most !== null && row.most < row.least)
-        throw refused('invalid', messageFor('command.theGreatestIsBelow'), 'most');
+        throw refused('invalid', messageFor('command.maximumBelowMinimum'), 'most');
       if (row.text.trim() === '' && row.least === null && row.most === null && row.account === null)
-        throw refused('invalid', messageFor('command.aRuleLooksFor'), 'text');
+        throw refused('invalid', messageFor('command.ruleWithoutCondition'), 'text');
       if (row.line === null && row.toAccount === null)
-        throw refused('invalid', messageFor('command.chooseALineOrAnAccount'), 'line');
+        throw refused('invalid', messageFor('command.lineOrAccountMissing'), 'line');
       if (row.line !== null) {
         existing(draft, 'lines', row.line, messageFor('command.thisLine'));
         const side = sideOfLine(draft.document, row.line);
         if (side === 'memo' || draft.get('lines', row.line)!.unit !== 'money')
-          throw refused('invalid', messageFor('command.thisLineIsNoFlow'), 'line');
+          throw refused('invalid', messageFor('command.lineNotCashFlow'), 'line');
         if (row.toAccount !== null && side !== 'setAside')
-          throw refused('invalid', messageFor('command.aTransferIsNeither'), 'line');
+          throw refused('invalid', messageFor('command.transferOnLine'), 'line');
       }
       for (const field of ['account', 'toAccount'] as const)
         if (row[field] !== null) existing(draft, 'accounts', row[field], messageFor('command.thisAccount'));
       if (row.toAccount !== null && row.toAccount === row.account)
-        throw refused('invalid', messageFor('command.aTransferGoesToAnother'), 'toAccount');
+        throw refused('invalid', messageFor('command.transferToSameAccount'), 'toAccount');
       draft.set('assignmentRules', row);
     },
   }),
@@ -65,7 +65,7 @@ export const assignmentRuleCommands = {
       messageFor('change.assignmentRule.move', { text: document.assignmentRules.get(rule)?.text ?? '' }),
     inAnyScenario: true,
     decide(draft, { rule, before }) {
-      const row = existing(draft, 'assignmentRules', rule, messageFor('command.thisRule'));
+      const row = existing(draft, 'assignmentRules', rule, messageFor('command.thisAssignmentRule'));
       draft.set('assignmentRules', { ...row, position: positionBefore(draft, 'assignmentRules', before, rule) });
     },
   }),
@@ -76,7 +76,7 @@ export const assignmentRuleCommands = {
       messageFor('change.assignmentRule.delete', { text: document.assignmentRules.get(rule)?.text ?? '' }),
     inAnyScenario: true,
     decide(draft, { rule }) {
-      existing(draft, 'assignmentRules', rule, messageFor('command.thisRule'));
+      existing(draft, 'assignmentRules', rule, messageFor('command.thisAssignmentRule'));
       draft.delete('assignmentRules', rule);
     },
   }),

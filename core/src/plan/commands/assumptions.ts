@@ -76,7 +76,7 @@ export const assumptionCommands = {
     decide(draft, { assumption: id, from, value }) {
       const assumption = existing(draft, 'assumptions', id, messageFor('command.thisAssumption'));
       if (assumption.formula !== null)
-        throw refused('invalid', messageFor('command.isComputedByAFormula', { name: assumption.name }), 'from');
+        throw refused('invalid', messageFor('command.assumptionIsCalculated', { name: assumption.name }), 'from');
       checkMonth(from, 'from');
       checkFigure(value, 'value');
       refuseBeyondLimits(draft, assumption, value);
@@ -97,7 +97,7 @@ export const assumptionCommands = {
       checkMonth(to, 'to');
       if (from === to) return;
       if (draft.get('assumptionSteps', datedId(assumption, to)))
-        throw refused('conflict', messageFor('command.inThatMonthAnotherValue'), 'to');
+        throw refused('conflict', messageFor('command.valueBeginsAlready'), 'to');
       draft.delete('assumptionSteps', step.id);
       draft.set('assumptionSteps', { ...step, id: datedId(assumption, to), from: to });
     },
@@ -145,7 +145,7 @@ function setAssumption(draft: Draft, id: string, settings: Partial<AssumptionSet
   checkNote(next.note);
   checkSection(next.section);
   if (next.low !== null && next.high !== null && next.low >= next.high)
-    throw refused('invalid', messageFor('command.theLowerLimitHasTo'), settings.low === undefined ? 'high' : 'low');
+    throw refused('invalid', messageFor('command.lowerLimitTooHigh'), settings.low === undefined ? 'high' : 'low');
   const steps = stepsOf(draft, id);
   if (next.formula !== null) {
     if (settings.formula !== undefined) next.formula = storedFormula(draft, next.formula);
@@ -175,7 +175,7 @@ export function foldEarlyValues(draft: Draft, id: string): void {
 
 function existingStep(draft: Draft, assumption: string, from: Month): AssumptionStepRow {
   const step = draft.get('assumptionSteps', datedId(assumption, from));
-  if (!step) throw refused('gone', messageFor('command.thisStepIsNoLonger'), 'from');
+  if (!step) throw refused('gone', messageFor('command.stepGone'), 'from');
   return step;
 }
 
@@ -185,15 +185,15 @@ function stepsOf(draft: Draft, id: string): AssumptionStepRow[] {
 
 function checkSection(section: string): void {
   checkText(section, 'section');
-  if ([...section].length > 80) throw refused('invalid', messageFor('command.aHeadingMayHave80'), 'section');
+  if ([...section].length > 80) throw refused('invalid', messageFor('command.headingTooLong'), 'section');
 }
 
 function refuseBeyondLimits(draft: Draft, { name, unit, low, high }: AssumptionRow, value: number): void {
   const write = (figure: number) => writeWithUnit(figure, unit, planOf(draft.document));
   if (low !== null && value < low)
-    throw refused('invalid', messageFor('command.mayNotGoBelowChange', { name, limit: write(low) }), 'value');
+    throw refused('invalid', messageFor('command.belowLimit', { name, limit: write(low) }), 'value');
   if (high !== null && value > high)
-    throw refused('invalid', messageFor('command.mayNotGoAboveChange', { name, limit: write(high) }), 'value');
+    throw refused('invalid', messageFor('command.aboveLimit', { name, limit: write(high) }), 'value');
 }
 
 function valueInWords(assumption: string, value: number, words: Words): string {

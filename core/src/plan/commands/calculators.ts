@@ -42,7 +42,7 @@ export const calculatorCommands = {
       const { table, row } = source;
       const called = name === null ? freeName(draft.document, row.name) : name;
       checkName(draft, called, null, 'name');
-      if (offer && table !== 'loans') throw refused('invalid', messageFor('command.onlyALoanHasOther'), 'offer');
+      if (offer && table !== 'loans') throw refused('invalid', messageFor('command.offersOfLoansOnly'), 'offer');
       const rows = inOrder<Calculator['row']>(draft.document[table].values());
       // A copy stands beside what it is a copy of; an offer comes after the others.
       const at = offer ? rows.length : rows.findIndex((other) => other.id === id) + 1;
@@ -78,7 +78,7 @@ export const calculatorCommands = {
       if (newGroup) {
         const rhythm = newGroup.side === 'expense' ? 'fixed' : null;
         addGroup(draft, { ...newGroup, id: group, rhythm, before: null });
-      } else existing(draft, 'groups', group, messageFor('command.theGroupTheseLinesShould'));
+      } else existing(draft, 'groups', group, messageFor('command.groupForTheseLines'));
       const { firstMonth } = planOf(draft.document);
       for (const { formula, ...line } of lines) {
         addLine(draft, { ...line, group, before: null });
@@ -107,11 +107,7 @@ export function setCalculator<T extends CalculatorTable>(
   for (const [column, spec] of Object.entries(TABLES[table])) {
     const value = values[column];
     if (spec.column.kind === 'choice' && !(spec.column.options as readonly string[]).includes(String(value)))
-      throw refused(
-        'invalid',
-        messageFor('schema.oneOfIsExpected', { options: spec.column.options.join(', ') }),
-        column,
-      );
+      throw refused('invalid', messageFor('schema.expectedOneOf', { options: spec.column.options.join(', ') }), column);
     if (spec.column.kind === 'whole' && value !== null) checkWhole(Number(value), column, spec.column);
     if (spec.column.kind === 'month') checkMonth(String(value), column);
     if (spec.column.kind === 'text') checkText(String(value), column, spec.column.most);
@@ -140,7 +136,7 @@ export function storedInput(draft: Draft, text: string | null, column: string): 
   const expression = readStored(stored);
   const figure = expression.kind === 'negate' ? expression.operand : expression;
   if (figure.kind === 'number' && figure.value > LARGEST_FIGURE)
-    throw refused('invalid', messageFor('command.aFigureHasToBe'), column);
+    throw refused('invalid', messageFor('command.numberExpected'), column);
   return stored;
 }
 
@@ -160,20 +156,20 @@ function copyParts(draft: Draft, from: string, to: string): void {
 
 function present(draft: Draft, id: string): Calculator {
   const calculator = calculatorWith(draft.document, id);
-  if (!calculator) throw refused('gone', messageFor('command.thisCalculatorIsNoLonger'));
+  if (!calculator) throw refused('gone', messageFor('command.calculatorGone'));
   return calculator;
 }
 
 /** Refuses one part more than a calculator may have. */
 export function refuseMany(count: number, what: string): void {
-  if (count >= MAX_PARTS) throw refused('invalid', messageFor('command.thereAreAtMost', { most: MAX_PARTS, what }));
+  if (count >= MAX_PARTS) throw refused('invalid', messageFor('command.tooMany', { most: MAX_PARTS, what }));
 }
 
 /** Checks that a stretch of months ends, if it does, after it begins. */
 export function checkSpan(from: string, until: string | null): void {
   if (until === null) return;
   checkMonth(until, 'until');
-  if (until < from) throw refused('invalid', messageFor('command.theLastMonthLiesBefore'), 'until');
+  if (until < from) throw refused('invalid', messageFor('command.lastMonthBeforeFirstOfRange'), 'until');
 }
 
 /** Setting a calculator, or making one, in a few words. */

@@ -42,24 +42,24 @@ export const chartCommands = {
       if (refusal) throw refused('invalid', refusal, 'name');
       const name = tidy(settings.name);
       if (!CHART_FORMS.includes(settings.form))
-        throw refused('invalid', messageFor('command.aChartIsOneOf', { forms: CHART_FORMS.join(', ') }), 'form');
+        throw refused('invalid', messageFor('command.chartForms', { forms: CHART_FORMS.join(', ') }), 'form');
       if (!CHART_SPANS.includes(settings.span))
-        throw refused('invalid', messageFor('command.aChartGoesBy', { spans: CHART_SPANS.join(', ') }), 'span');
+        throw refused('invalid', messageFor('command.chartSpans', { spans: CHART_SPANS.join(', ') }), 'span');
       checkText(settings.axis, 'axis', 80);
       const { list = null, along = null } = settings;
       if (list !== null) existing(draft, 'lists', list, messageFor('command.thisList'));
       const column = along === null ? null : existing(draft, 'listColumns', along, messageFor('command.thisColumn'));
       if ((column && column.list !== list) || (settings.form === 'along' && list === null))
-        throw refused('invalid', messageFor('command.aChartGoesAlong'), 'along');
+        throw refused('invalid', messageFor('command.chartAxisMissing'), 'along');
       for (const [field, month] of [
         ['from', settings.from],
         ['until', settings.until],
       ] as const)
         if (month !== null) checkMonth(month, field);
       if (settings.from !== null && settings.until !== null && settings.until < settings.from)
-        throw refused('invalid', messageFor('command.theLastMonthLiesBefore'), 'until');
+        throw refused('invalid', messageFor('command.lastMonthBeforeFirstOfRange'), 'until');
       if (series.length > MAX_SERIES)
-        throw refused('invalid', messageFor('command.aChartHasAtMost', { most: MAX_SERIES }), 'series');
+        throw refused('invalid', messageFor('command.chartTooManySeries', { most: MAX_SERIES }), 'series');
       const position = draft.get('charts', id)?.position ?? positionBefore(draft, 'charts', null, id);
       draft.set('charts', { id, ...settings, list, along, name, position });
       for (const row of rowsWhere(draft.document.chartSeries, 'chart', id)) draft.delete('chartSeries', row.id);
@@ -70,14 +70,14 @@ export const chartCommands = {
         const { of, mark, scenario, projectedFrom, actual } = each;
         if (list === null) checkBearer(draft, of);
         else if (!isColumnWithFigures(draft, of, list))
-          throw refused('gone', messageFor('command.aSeriesIsOfAColumn'), 'series');
-        if (scenario !== null) existing(draft, 'scenarios', scenario, messageFor('command.theScenarioASeriesIs'));
+          throw refused('gone', messageFor('command.chartSeriesNotFigures'), 'series');
+        if (scenario !== null) existing(draft, 'scenarios', scenario, messageFor('command.scenarioOfSeries'));
         if ([scenario !== null, projectedFrom !== null, actual].filter(Boolean).length > 1)
-          throw refused('invalid', messageFor('command.aSeriesIsOfA'), 'series');
+          throw refused('invalid', messageFor('command.seriesShowsOneOnly'), 'series');
         if (!CHART_MARKS.includes(mark))
-          throw refused('invalid', messageFor('command.aSeriesIsDrawnAs', { marks: CHART_MARKS.join(', ') }), 'series');
+          throw refused('invalid', messageFor('command.seriesMarks', { marks: CHART_MARKS.join(', ') }), 'series');
         if (seriesIds.has(chartSeriesId(id, each)))
-          throw refused('invalid', messageFor('command.eachSeriesCanStandIn'), 'series');
+          throw refused('invalid', messageFor('command.seriesTwice'), 'series');
         seriesIds.add(chartSeriesId(id, each));
         draft.set('chartSeries', {
           id: chartSeriesId(id, each),

@@ -110,7 +110,7 @@ export function setEntry(draft: Draft, before: LedgerEntry | null, after: Ledger
   if (isSameEntry(before, after)) return;
   const { id: entry } = (after ?? before)!;
   if (after === null && (before!.reconciled !== '' || before!.toReconciled !== ''))
-    throw refused('locked', messageFor('command.thisEntryWasReconciled'), field);
+    throw refused('locked', messageFor('command.entryReconciled'), field);
   const refusal = after && entryRefusal(draft.document, after, before);
   if (refusal) throw refused('invalid', refusal.message, `${field}.${refusal.field}`);
   draft.setEntry(entry, before, after);

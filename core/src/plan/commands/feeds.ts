@@ -18,7 +18,7 @@ export const feedCommands = {
     label: ({ line, source }, words) => messageFor('change.line.follow', { line: words.name(line), source }),
     decide(draft, { line: lineId, plan, of, source, by }) {
       const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
-      if (plan === planOf(draft.document).id) throw refused('invalid', messageFor('command.namesItsOwnPlan'), 'plan');
+      if (plan === planOf(draft.document).id) throw refused('invalid', messageFor('command.linkToOwnPlan'), 'plan');
       if (draft.get('feeds', lineId)) draft.delete('feeds', lineId);
       refuseLocked(draft, line, null, null);
       for (const step of stepsOf(draft, lineId)) draft.delete('ruleSteps', step.id);
@@ -77,6 +77,6 @@ export const GIVEN_BY_SERVER: ReadonlySet<string> = new Set(['line.fed', 'line.f
 
 function feedOf(draft: Draft, line: string): FeedRow {
   const feed = draft.get('feeds', line);
-  if (!feed) throw refused('gone', messageFor('command.thisLineFollowsNothing'));
+  if (!feed) throw refused('gone', messageFor('command.notLinked'));
   return feed;
 }

@@ -15,7 +15,7 @@ export const findingCommands = {
     inAnyScenario: true,
     decide(draft, { finding, reason: given }) {
       const reason = tidy(given);
-      if (reason === '') throw refused('invalid', messageFor('command.sayWhyThisIsNo'), 'reason');
+      if (reason === '') throw refused('invalid', messageFor('command.reasonMissing'), 'reason');
       checkText(reason, 'reason', 500);
       checkText(finding, 'finding', 200);
       draft.set('waivedFindings', { id: finding, finding, reason });
@@ -28,7 +28,7 @@ export const findingCommands = {
     inAnyScenario: true,
     decide(draft, { finding }) {
       if (!draft.get('waivedFindings', finding))
-        throw refused('gone', messageFor('command.thisFindingIsNotSet'), 'finding');
+        throw refused('gone', messageFor('command.findingNotDismissed'), 'finding');
       draft.delete('waivedFindings', finding);
     },
   }),

@@ -22,14 +22,14 @@ import { messageFor, type Message } from '../../message.ts';
 
 export function existing<T extends TableName>(draft: Draft, table: T, id: string, what: Message): Row<T> {
   const row = draft.get(table, id);
-  if (!row) throw refused('gone', messageFor('command.isNoLongerInThe', { what }));
+  if (!row) throw refused('gone', messageFor('command.gone', { what }));
   return row;
 }
 
 export function checkNewId(draft: Draft, id: string): void {
-  if (!ID_PATTERN.test(id)) throw refused('invalid', messageFor('command.anIdHas1To'), 'id');
+  if (!ID_PATTERN.test(id)) throw refused('invalid', messageFor('command.invalidId'), 'id');
   for (const table of TABLES_WITH_IDS)
-    if (draft.get(table, id)) throw refused('conflict', messageFor('command.somethingInThePlanHas'), 'id');
+    if (draft.get(table, id)) throw refused('conflict', messageFor('command.idTaken'), 'id');
 }
 
 export function checkName(draft: Draft, name: string, self: string | null, field: string): void {
@@ -39,44 +39,43 @@ export function checkName(draft: Draft, name: string, self: string | null, field
 
 export function checkFigure(figure: number | null, field: string): void {
   if (figure !== null && !(Math.abs(figure) <= LARGEST_FIGURE)) {
-    throw refused('invalid', messageFor('command.aFigureHasToBe'), field);
+    throw refused('invalid', messageFor('command.numberExpected'), field);
   }
 }
 
 export function checkWhole(value: number, field: string, { least, most }: { least: number; most: number }): void {
   if (!Number.isInteger(value) || value < least || value > most)
-    throw refused('invalid', messageFor('command.thisIsAWholeNumber', { least, most }), field);
+    throw refused('invalid', messageFor('command.wholeNumberExpected', { least, most }), field);
 }
 
 export function checkMonth(month: string, field: string): void {
-  if (!isMonth(month)) throw refused('invalid', messageFor('command.isNotAMonthSuch', { month }), field);
+  if (!isMonth(month)) throw refused('invalid', messageFor('command.invalidMonth', { month }), field);
 }
 
 export function checkSide(side: string, rhythm: string | null): void {
   if (!(SIDES as readonly string[]).includes(side))
-    throw refused('invalid', messageFor('command.aGroupsSideIsOne', { sides: SIDES.join(', ') }), 'side');
+    throw refused('invalid', messageFor('command.groupSides', { sides: SIDES.join(', ') }), 'side');
   if (rhythm !== null && (side !== 'expense' || !(RHYTHMS as readonly string[]).includes(rhythm))) {
-    throw refused('invalid', messageFor('command.onlyExpensesAreFixedPeriodic'), 'rhythm');
+    throw refused('invalid', messageFor('command.spendingTypeOfOther'), 'rhythm');
   }
 }
 
 export function checkUnit(unit: string): void {
   if (!(UNITS as readonly string[]).includes(unit))
-    throw refused('invalid', messageFor('command.aUnitIsOneOf', { units: UNITS.join(', ') }), 'unit');
+    throw refused('invalid', messageFor('command.units', { units: UNITS.join(', ') }), 'unit');
 }
 
 export function checkNote(note: string): void {
   checkText(note, 'note');
-  if (note.length > 2000)
-    throw refused('invalid', messageFor('command.aNoteMayHave2000', { length: note.length }), 'note');
+  if (note.length > 2000) throw refused('invalid', messageFor('command.noteTooLong', { length: note.length }), 'note');
 }
 
 /** A text that can be stored, written to a file and read again. */
 export function checkText(text: string, field: string, most = Infinity): void {
   if (!text.isWellFormed() || text.includes('\u0000'))
-    throw refused('invalid', messageFor('command.thisTextHasABroken'), field);
+    throw refused('invalid', messageFor('command.textInvalidCharacter'), field);
   if (text.length > most)
-    throw refused('invalid', messageFor('command.thisMayHaveLettersIt', { most, length: text.length }), field);
+    throw refused('invalid', messageFor('command.textTooLong', { most, length: text.length }), field);
 }
 
 /** A group or line is projected at an assumption or at a rate of its own: setting one of them puts the other aside. */
@@ -87,9 +86,9 @@ export function withOneRate<R extends GroupRow | LineRow>(
 ): R {
   checkFigure(next.ownRate, 'ownRate');
   if (next.ownRate !== null && next.ownRate <= -1)
-    throw refused('invalid', messageFor('command.aYearlyRateLiesAbove'), 'ownRate');
+    throw refused('invalid', messageFor('command.yearlyRateTooLow'), 'ownRate');
   if (next.projectionRate !== null)
-    existing(draft, 'assumptions', next.projectionRate, messageFor('command.theAssumptionForTheProjection'));
+    existing(draft, 'assumptions', next.projectionRate, messageFor('command.assumptionForProjection'));
   if (settings.ownRate != null) return { ...next, projectionRate: null };
   return settings.projectionRate == null ? next : { ...next, ownRate: null };
 }
@@ -103,5 +102,5 @@ export function isColumnWithFigures(draft: Draft, id: string, list?: string): bo
 /** Only lines, groups and totals have figures along the months that notes and charts can be about. */
 export function checkBearer(draft: Draft, id: string): void {
   if (!draft.get('lines', id) && !draft.get('groups', id) && !totalWithId(id))
-    throw refused('gone', messageFor('command.whatThisIsAboutIs'), 'of');
+    throw refused('gone', messageFor('command.subjectGone'), 'of');
 }

@@ -41,7 +41,7 @@ export function commandInScenario(
   return {
     refusal: {
       code: 'invalid',
-      message: messageFor('command.theScenarioIsActiveIn', { name }),
+      message: messageFor('command.scenarioIsOpen', { name }),
     },
   };
 }
@@ -59,7 +59,7 @@ function clearing(
     document.scenarioFigures.has(scenarioFigureId(scenario, line, month)),
   );
   if (scenarioCells.length > 0) return { command: { kind: 'scenario.clearFigures', scenario, cells: scenarioCells } };
-  const message = messageFor('command.thisExceptionIsThePlans');
+  const message = messageFor('command.exceptionOfPlan');
   return { refusal: { code: 'invalid', message } };
 }
 

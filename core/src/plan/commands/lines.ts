@@ -62,9 +62,9 @@ export const lineCommands = {
       checkUnit(next.unit);
       checkNote(next.note);
       if (!ROLL_UPS.includes(next.rollUp))
-        throw refused('invalid', messageFor('command.aYearIsOneOf', { rollUps: ROLL_UPS.join(', ') }), 'rollUp');
+        throw refused('invalid', messageFor('command.yearlyValues', { rollUps: ROLL_UPS.join(', ') }), 'rollUp');
       if (!EMPHASES.includes(next.emphasis))
-        throw refused('invalid', messageFor('command.emphasisIsOneOf', { emphases: EMPHASES.join(', ') }), 'emphasis');
+        throw refused('invalid', messageFor('command.emphases', { emphases: EMPHASES.join(', ') }), 'emphasis');
       checkFigure(next.targetShare, 'targetShare');
       draft.set('lines', { ...withOneRate(draft, next, settings), name: tidy(next.name) });
     },
@@ -75,7 +75,7 @@ export const lineCommands = {
     label: ({ line }, words) => messageFor('change.line.move', { line: words.name(line) }),
     decide(draft, { line: lineId, group, before }) {
       const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
-      existing(draft, 'groups', group, messageFor('command.theGroupThisLineShould'));
+      existing(draft, 'groups', group, messageFor('command.groupForThisLine'));
       const position = positionBefore(draft, 'lines', before, line.id, group);
       draft.set('lines', { ...line, group, position });
     },
@@ -115,7 +115,7 @@ export const lineCommands = {
       messageFor('change.lines.order', { groups: listOf(groups.map(({ group }) => words.name(group))) }),
     decide(draft, { groups }) {
       if (new Set(groups.map(({ group }) => group)).size < groups.length)
-        throw refused('invalid', messageFor('command.eachGroupCanBePut'), 'groups');
+        throw refused('invalid', messageFor('command.groupOrderedTwice'), 'groups');
       for (const { group, lines } of groups) orderLines(draft, group, lines);
     },
   }),
@@ -132,7 +132,7 @@ export const lineCommands = {
           setRule(draft, line, firstMonth, 'every', null, { amount: null, formula: null });
           continue;
         }
-        if (share < 0) throw refused('invalid', messageFor('command.aShareOfTheIncome'), 'shares');
+        if (share < 0) throw refused('invalid', messageFor('command.negativeShare'), 'shares');
         const formula = patternFormula({ kind: 'percentage', of: TOTAL_INCOME, share });
         setRule(draft, line, firstMonth, 'every', null, { amount: null, formula });
       }
@@ -145,7 +145,7 @@ type NewLine = Pick<LineRow, 'id' | 'group' | 'name' | 'unit'> & { readonly befo
 /** Adds a line to a group in front of another, or at the end. */
 export function addLine(draft: Draft, { id, group, name, unit, before }: NewLine): void {
   checkNewId(draft, id);
-  existing(draft, 'groups', group, messageFor('command.theGroupThisLineShould'));
+  existing(draft, 'groups', group, messageFor('command.groupForThisLine'));
   checkName(draft, name, null, 'name');
   checkUnit(unit);
   draft.set('lines', {

@@ -20,13 +20,13 @@ export interface CellRuleValue {
 export function setCell(draft: Draft, { item, column: columnId, value, formula }: CellRuleValue): void {
   const column = existing(draft, 'listColumns', columnId, messageFor('command.thisColumn'));
   const row = existing(draft, 'listItems', item, messageFor('command.thisItem'));
-  if (row.list !== column.list) throw refused('invalid', messageFor('command.thisColumnIsOfAnother'), 'column');
-  if (column.locked) throw refused('locked', messageFor('command.theColumnIsLocked', { name: column.name }));
+  if (row.list !== column.list) throw refused('invalid', messageFor('command.columnOfOtherList'), 'column');
+  if (column.locked) throw refused('locked', messageFor('command.columnIsLocked', { name: column.name }));
   const id = cellId(item, columnId);
   const empty = { id, item, column: columnId, figure: null, text: '', line: null, formula: null };
   if (formula !== undefined) {
     if (column.kind !== 'rule')
-      throw refused('invalid', messageFor('command.onlyRulesHaveExceptions', { name: column.name }), 'formula');
+      throw refused('invalid', messageFor('command.exceptionWithoutRule', { name: column.name }), 'formula');
     const stored = storedFormula(draft, formula, 'formula', namesInList(draft.document, column.list));
     return draft.set('listCells', { ...empty, formula: stored });
   }
@@ -43,23 +43,23 @@ function heldBy(draft: Draft, column: ListColumnRow, value: number | string): Pa
   switch (kind) {
     case 'figure':
     case 'rule':
-      if (typeof value !== 'number') throw refused('invalid', messageFor('command.holdsFigures', { name }), 'value');
+      if (typeof value !== 'number') throw refused('invalid', messageFor('command.columnOfFigures', { name }), 'value');
       checkFigure(value, 'value');
       return { figure: value };
     case 'yesNo':
-      if (value !== 0 && value !== 1) throw refused('invalid', messageFor('command.holdsYesOrNo', { name }), 'value');
+      if (value !== 0 && value !== 1) throw refused('invalid', messageFor('command.columnOfYesNo', { name }), 'value');
       return { figure: value };
     case 'entries':
-      throw refused('invalid', messageFor('command.followsTheEntries', { name }), 'value');
+      throw refused('invalid', messageFor('command.columnFollowsEntries', { name }), 'value');
     case 'status':
-      throw refused('invalid', messageFor('command.aStatusFollows', { name }), 'value');
+      throw refused('invalid', messageFor('command.columnFollowsStatus', { name }), 'value');
   }
-  if (typeof value !== 'string') throw refused('invalid', messageFor('command.holdsTexts', { name }), 'value');
+  if (typeof value !== 'string') throw refused('invalid', messageFor('command.columnOfTexts', { name }), 'value');
   checkText(value, 'value', 500);
-  if (/[\r\n\t]/.test(value)) throw refused('invalid', messageFor('command.anEntryStandsOnOneLine'), 'value');
+  if (/[\r\n\t]/.test(value)) throw refused('invalid', messageFor('command.valueWithLineBreak'), 'value');
   switch (kind) {
     case 'date':
-      if (!isDay(value)) throw refused('invalid', messageFor('command.isNoDay', { day: value }), 'value');
+      if (!isDay(value)) throw refused('invalid', messageFor('command.invalidDate', { day: value }), 'value');
       return { text: value };
     case 'line':
       existing(draft, 'lines', value, messageFor('command.thisLine'));

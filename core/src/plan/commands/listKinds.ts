@@ -19,13 +19,13 @@ import { hasFigures } from '../document/lists.ts';
 export function changeKind(draft: Draft, before: ListColumnRow, after: ListColumnRow, replace: boolean): void {
   const users = hasFigures(before) && !hasFigures(after) ? usersOfColumn(draft.document, before) : [];
   if (users.length > 0)
-    throw refused('used', messageFor('command.isUsedByChangeFirst', { name: before.name, list: listOf(users.map(({ name }) => name)), useCount: users.length }), 'kind'); // prettier-ignore
+    throw refused('used', messageFor('command.isUsed', { name: before.name, list: listOf(users.map(({ name }) => name)), useCount: users.length }), 'kind'); // prettier-ignore
   const cells = rowsWhere(draft.document.listCells, 'column', after.id);
   if (cells.length === 0) return;
   if (!isTyped(after) && !replace && isTyped(before))
     throw refused(
       'invalid',
-      messageFor('command.hasEntriesThatWouldGo', { name: before.name, count: cells.length }),
+      messageFor('command.typedValuesWouldBeReplaced', { name: before.name, count: cells.length }),
       'kind',
     );
   const lost: string[] = [];
@@ -37,7 +37,11 @@ export function changeKind(draft: Draft, before: ListColumnRow, after: ListColum
     else setCell(draft, { item: cell.item, column: after.id, value });
   }
   if (lost.length > 0)
-    throw refused('invalid', messageFor('command.cannotBecome', { count: lost.length, example: lost[0]! }), 'kind');
+    throw refused(
+      'invalid',
+      messageFor('command.valuesCannotBeConverted', { count: lost.length, example: lost[0]! }),
+      'kind',
+    );
 }
 
 /** What an entry is as one of another kind; `null` when it is none. */

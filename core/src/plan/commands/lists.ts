@@ -92,7 +92,7 @@ export const listCommands = {
     label: ({ list }, words) => messageFor('change.list.duplicate', { list: words.name(list) }),
     decide(draft, { list, id }) {
       const row = existing(draft, 'lists', list, messageFor('command.thisList'));
-      if (id.length > 40) throw refused('invalid', messageFor('command.anIdHas1To'), 'id');
+      if (id.length > 40) throw refused('invalid', messageFor('command.invalidId'), 'id');
       checkNewId(draft, id);
       const { document } = draft;
       const others = [...document.lists.values()].filter(({ position }) => position > row.position);
@@ -199,7 +199,7 @@ export const listCommands = {
       const row = existing(draft, 'listColumns', column, messageFor('command.thisColumn'));
       const uses = usersOfColumn(draft.document, row);
       if (uses.length > 0) {
-        const message = messageFor('command.isUsedByChangeFirst', {
+        const message = messageFor('command.isUsed', {
           name: row.name,
           list: listOf(uses.map((user) => user.name)),
           useCount: uses.length,
@@ -305,9 +305,9 @@ function setColumn(draft: Draft, id: string, settings: ColumnSettings): void {
   if (next.kind !== 'status') next.estimated = next.actual = null;
   for (const field of ['estimated', 'actual'] as const) {
     if (next[field] === null) continue;
-    const other = existing(draft, 'listColumns', next[field], messageFor('command.theColumnThisCompares'));
+    const other = existing(draft, 'listColumns', next[field], messageFor('command.columnToCompare'));
     if (other.list !== row.list || !['figure', 'rule', 'entries'].includes(other.kind))
-      throw refused('invalid', messageFor('command.aStatusComparesFigures'), field);
+      throw refused('invalid', messageFor('command.statusNeedsTwoFigures'), field);
   }
   if (next.kind !== 'choice' && next.kind !== 'text') next.groups = false;
   draft.set('listColumns', { ...next, name: tidy(next.name) });
@@ -321,7 +321,7 @@ function setColumn(draft: Draft, id: string, settings: ColumnSettings): void {
 function columnPosition(draft: Draft, list: string, before: string | null, self: string): string {
   const columns = columnsOf(draft.document, list).filter((column) => column.id !== self);
   const at = before === null ? columns.length : columns.findIndex((column) => column.id === before);
-  if (at < 0) throw refused('gone', messageFor('command.thePlaceThisShouldGo'), 'before');
+  if (at < 0) throw refused('gone', messageFor('command.positionGone'), 'before');
   return makeRoom(columns, at, 1, (column) => draft.set('listColumns', column))[0]!;
 }
 
@@ -335,7 +335,7 @@ function itemPositions(
 ): string[] {
   const items = itemsOf(draft.document, list).filter((item) => !moved.has(item.id));
   const at = before === null ? items.length : items.findIndex((item) => item.id === before);
-  if (at < 0) throw refused('gone', messageFor('command.thePlaceThisShouldGo'), 'before');
+  if (at < 0) throw refused('gone', messageFor('command.positionGone'), 'before');
   return makeRoom(items, at, count, (item) => draft.set('listItems', item));
 }
 
@@ -343,14 +343,14 @@ function itemPositions(
 function itemOf(draft: Draft, list: string, id: string): ListItemRow {
   const row = existing(draft, 'listItems', id, messageFor('command.thisItem'));
   if (row.list !== list)
-    throw refused('gone', messageFor('command.isNoLongerInThe', { what: messageFor('command.thisItem') }), 'items');
+    throw refused('gone', messageFor('command.gone', { what: messageFor('command.thisItem') }), 'items');
   return row;
 }
 
 function addItems(draft: Draft, list: string, items: readonly NewItem[], keys: readonly string[]): void {
   const cells = items.reduce((sum, item) => sum + item.cells.length, 0);
   if (cells > MAX_LIST_CELLS)
-    throw refused('invalid', messageFor('command.thisMayHaveCells', { most: MAX_LIST_CELLS, count: cells }), 'items');
+    throw refused('invalid', messageFor('command.tooManyValues', { most: MAX_LIST_CELLS, count: cells }), 'items');
   items.forEach((item, at) => {
     checkNewId(draft, item.id);
     draft.set('listItems', { id: item.id, list, position: keys[at]! });

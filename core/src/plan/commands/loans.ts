@@ -45,7 +45,7 @@ export const loanCommands = {
     decide(draft, { offer: id }) {
       const offer = existing(draft, 'loans', id, messageFor('command.thisOffer'));
       if (offer.offerOf === null)
-        throw refused('invalid', messageFor('command.isNoOfferForAnother', { name: offer.name }), 'offer');
+        throw refused('invalid', messageFor('command.notAnOffer', { name: offer.name }), 'offer');
       const loan = existing(draft, 'loans', offer.offerOf, messageFor('command.theLoan'));
       const identity = ({ id: rowId, name, offerOf, position }: LoanRow) => ({ id: rowId, name, offerOf, position });
       const extras = { loan: extrasOf(draft.document, loan.id), offer: extrasOf(draft.document, offer.id) };

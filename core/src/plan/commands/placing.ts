@@ -24,7 +24,7 @@ export function refuseUsed<T extends NamedTable>(draft: Draft, table: T, row: Ro
     const list = listOf(uses.map((user) => user.name));
     throw new Refused({
       code: 'used',
-      message: messageFor('command.isUsedByChangeFirst', {
+      message: messageFor('command.isUsed', {
         name: (each.row as { name: string }).name,
         list,
         useCount: uses.length,
@@ -49,6 +49,6 @@ export function positionBefore(
   const all = group === undefined ? document[table].values() : rowsWhere(document.lines, 'group', group);
   const rows = inOrder<Row<PlacedTable>>(all as Iterable<Row<PlacedTable>>).filter((row) => row.id !== self);
   const at = before === null ? rows.length : rows.findIndex((row) => row.id === before);
-  if (at < 0) throw refused('gone', messageFor('command.thePlaceThisShouldGo'), 'before');
+  if (at < 0) throw refused('gone', messageFor('command.positionGone'), 'before');
   return makeRoom(rows, at, 1, (row) => draft.set(table, row as never))[0]!;
 }

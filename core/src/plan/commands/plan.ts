@@ -24,38 +24,30 @@ export const planCommands = {
       const shape = nameShapeRefusal(next.name);
       if (shape) throw refused('invalid', shape, 'name');
       if (!isCurrency(next.currency))
-        throw refused('invalid', messageFor('command.isNotACurrencyCode', { currency: next.currency }), 'currency');
+        throw refused('invalid', messageFor('command.invalidCurrency', { currency: next.currency }), 'currency');
       if (!isLocale(next.locale))
-        throw refused('invalid', messageFor('command.isNotALanguageTag', { locale: next.locale }), 'locale');
+        throw refused('invalid', messageFor('command.invalidLocale', { locale: next.locale }), 'locale');
       checkMonth(next.firstMonth, 'firstMonth');
       if (!Number.isInteger(next.months) || next.months < 1 || next.months > MAX_MONTHS) {
-        throw refused(
-          'invalid',
-          messageFor('command.aPlanHas1To', { most: MAX_MONTHS, months: next.months }),
-          'months',
-        );
+        throw refused('invalid', messageFor('command.planLength', { most: MAX_MONTHS, months: next.months }), 'months');
       }
       if (!NEGATIVES.includes(next.negatives))
-        throw refused(
-          'invalid',
-          messageFor('command.figuresBelowZeroAreWritten', { styles: NEGATIVES.join(', ') }),
-          'negatives',
-        );
+        throw refused('invalid', messageFor('command.negativeStyles', { styles: NEGATIVES.join(', ') }), 'negatives');
       if (
         next.decimals !== null &&
         !(Number.isInteger(next.decimals) && next.decimals >= 0 && next.decimals <= MAX_DECIMALS)
       ) {
-        throw refused('invalid', messageFor('command.moneyIsShownWith0', { most: MAX_DECIMALS }), 'decimals');
+        throw refused('invalid', messageFor('command.moneyDecimals', { most: MAX_DECIMALS }), 'decimals');
       }
       checkWhole(next.yearBegins, 'yearBegins', { least: 1, most: 12 });
       if (next.projectionRate !== null)
-        existing(draft, 'assumptions', next.projectionRate, messageFor('command.theAssumptionForTheProjection'));
+        existing(draft, 'assumptions', next.projectionRate, messageFor('command.assumptionForProjection'));
       const { firstMonth, yearBegins } = planOf(draft.document);
       const [locked] = draft.document.lockedYears.values();
       if (next.yearBegins !== yearBegins && locked)
         throw refused(
           'locked',
-          messageFor('command.whileYearsAreLocked', { years: yearInWords(locked.year, yearBegins) }),
+          messageFor('command.yearStartWhileLocked', { years: yearInWords(locked.year, yearBegins) }),
           'yearBegins',
         );
       draft.set('plan', { ...next, name: tidy(next.name) });
@@ -80,27 +72,26 @@ export const planCommands = {
     label: ({ years }) => messageFor('change.plan.rollForward', { years }),
     decide(draft, { years, stepping, rate, actual = [] }) {
       const plan = planOf(draft.document);
-      if (!STEPPINGS.includes(stepping))
-        throw refused('invalid', messageFor('command.figuresGrowYearlyOrMonthly'), 'stepping');
+      if (!STEPPINGS.includes(stepping)) throw refused('invalid', messageFor('command.growthSteps'), 'stepping');
       if (!Number.isInteger(years) || years < 1 || years > MAX_PROJECTED_YEARS)
-        throw refused('invalid', messageFor('command.aPlanIsCarriedOn', { most: MAX_PROJECTED_YEARS }), 'years');
+        throw refused('invalid', messageFor('command.extendYears', { most: MAX_PROJECTED_YEARS }), 'years');
       const last = addMonths(plan.firstMonth, plan.months - 1);
       const { yearBegins } = plan;
       const baseYear = yearOf(last, yearBegins);
       const ending = addMonths(beginningOf(baseYear + 1, yearBegins), -1);
       if (last !== ending)
-        throw refused('invalid', messageFor('command.aPlanIsCarriedOnFrom', { month: { month: ending } }), 'years');
-      if (plan.months < 12) throw refused('invalid', messageFor('command.aPlanIsCarriedOnFromTwelve'), 'years');
+        throw refused('invalid', messageFor('command.extendFromYearEnd', { month: { month: ending } }), 'years');
+      if (plan.months < 12) throw refused('invalid', messageFor('command.extendNeedsYear'), 'years');
       if (rate !== null) {
-        const assumption = existing(draft, 'assumptions', rate, messageFor('command.theAssumptionForTheProjection'));
+        const assumption = existing(draft, 'assumptions', rate, messageFor('command.assumptionForProjection'));
         if (!isFraction(assumption.unit))
-          throw refused('invalid', messageFor('command.isNoRateSoNothing', { name: assumption.name }), 'rate');
+          throw refused('invalid', messageFor('command.notARate', { name: assumption.name }), 'rate');
         draft.set('plan', { ...plan, projectionRate: rate });
       }
       if (actual.some(({ month }) => yearOf(month, yearBegins) !== baseYear))
         throw refused(
           'invalid',
-          messageFor('command.theActualFiguresHaveTo', { year: yearInWords(baseYear, yearBegins) }),
+          messageFor('command.actualOfOtherYear', { year: yearInWords(baseYear, yearBegins) }),
           'actual',
         );
       setFigures(draft, actual, 'exceptions');

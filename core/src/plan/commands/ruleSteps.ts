@@ -81,9 +81,9 @@ export function setRule(
     return draft.set('exceptions', { id, line: line.id, month, ...saying });
   }
   if (reach === 'until') {
-    if (until === null) throw refused('invalid', messageFor('command.sayUntilWhichMonthThis'), 'until');
+    if (until === null) throw refused('invalid', messageFor('command.lastMonthMissing'), 'until');
     checkMonth(until, 'until');
-    if (until < month) throw refused('invalid', messageFor('command.theLastMonthIsBefore'), 'until');
+    if (until < month) throw refused('invalid', messageFor('command.lastMonthBeforeFirst'), 'until');
     return setStretch(draft, line, month, until, saying);
   }
   const from = reach === 'every' ? null : month;

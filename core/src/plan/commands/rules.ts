@@ -67,7 +67,7 @@ export const ruleCommands = {
     decide(draft, { line: id, from, formula }) {
       const line = existing(draft, 'lines', id, messageFor('command.thisLine'));
       const step = draft.get('ruleSteps', stepId(line.id, from));
-      if (!step) throw refused('gone', messageFor('command.thisStepIsNoLonger'), 'from');
+      if (!step) throw refused('gone', messageFor('command.stepGone'), 'from');
       refuseLocked(draft, line, from, null);
       const stored = storedFormula(draft, formula);
       const figure = figureOfFormula(stored);
@@ -88,7 +88,7 @@ export const ruleCommands = {
     decide(draft, { line: lineId, from }) {
       const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
       const id = stepId(lineId, from);
-      if (!draft.get('ruleSteps', id)) throw refused('gone', messageFor('command.thisStepOfTheRule'), 'from');
+      if (!draft.get('ruleSteps', id)) throw refused('gone', messageFor('command.ruleStepGone'), 'from');
       refuseLocked(draft, line, from, null);
       draft.delete('ruleSteps', id);
     },
@@ -102,15 +102,15 @@ export const ruleCommands = {
       const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
       checkMonth(to, 'to');
       const step = draft.get('ruleSteps', stepId(lineId, from));
-      if (!step) throw refused('gone', messageFor('command.thisStepOfTheRule'), 'from');
+      if (!step) throw refused('gone', messageFor('command.ruleStepGone'), 'from');
       if (to === from) return;
       if (draft.get('ruleSteps', stepId(lineId, to)))
-        throw refused('conflict', messageFor('command.anotherStepBeginsInThat'), 'to');
+        throw refused('conflict', messageFor('command.ruleStepBeginsAlready'), 'to');
       refuseLocked(draft, line, from < to ? from : to, from < to ? to : from);
       draft.delete('ruleSteps', step.id);
       const start = to <= planOf(draft.document).firstMonth;
       if (start && draft.get('ruleSteps', stepId(lineId, null)))
-        throw refused('conflict', messageFor('command.theRuleHasABeginning'), 'to');
+        throw refused('conflict', messageFor('command.ruleHasFirstStep'), 'to');
       putStep(draft, lineId, start ? null : to, step);
     },
   }),
@@ -124,10 +124,10 @@ export const ruleCommands = {
       const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
       checkMonth(to, 'to');
       const exception = draft.get('exceptions', datedId(lineId, month));
-      if (!exception) throw refused('gone', messageFor('command.thisExceptionIsNoLonger'), 'month');
+      if (!exception) throw refused('gone', messageFor('command.exceptionGone'), 'month');
       if (to === month) return;
       if (draft.get('exceptions', datedId(lineId, to)))
-        throw refused('conflict', messageFor('command.thatMonthHasAnException'), 'to');
+        throw refused('conflict', messageFor('command.exceptionExists'), 'to');
       refuseLocked(draft, line, month, month);
       refuseLocked(draft, line, to, to);
       draft.delete('exceptions', exception.id);
@@ -217,6 +217,6 @@ function reachInWords(reach: Reach, month: Month, until: Month | null, words: Wo
   if (reach === 'until' && until !== null)
     return messageFor('command.fromUntil', { from: words.month(month), until: words.month(until) });
   return reach === 'month'
-    ? messageFor('command.in', { month: words.month(month) })
+    ? messageFor('command.inMonth', { month: words.month(month) })
     : messageFor('command.fromOn', { month: words.month(month) });
 }

@@ -103,7 +103,7 @@ export const scenarioCommands = {
       existing(draft, 'scenarios', id, messageFor('command.thisScenario'));
       const { values, figures } = partsOfScenario(draft.document, id);
       if (values.length === 0 && figures.length === 0)
-        throw refused('invalid', messageFor('command.thisScenarioHasNothingOtherwise'), 'id');
+        throw refused('invalid', messageFor('command.scenarioIsEmpty'), 'id');
       for (const { assumption, value } of values) fixAssumption(draft, assumption, value);
       setFigures(
         draft,

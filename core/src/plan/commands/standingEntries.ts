@@ -56,12 +56,12 @@ export const standingEntryCommands = {
       messageFor('change.standing.changeFrom', { entry: calledIn(standing, words), day: { day: from } }),
     inAnyScenario: true,
     decide(draft, { standing, as, from, first, settings }) {
-      const row = existing(draft, 'standingEntries', standing, messageFor('command.thisStandingEntry'));
-      if (!isDay(from)) throw refused('invalid', messageFor('command.isNoDay', { day: from }), 'from');
+      const row = existing(draft, 'standingEntries', standing, messageFor('command.thisRecurringEntry'));
+      if (!isDay(from)) throw refused('invalid', messageFor('command.invalidDate', { day: from }), 'from');
       if (first !== undefined && !isDay(first))
-        throw refused('invalid', messageFor('command.isNoDay', { day: first }), 'first');
+        throw refused('invalid', messageFor('command.invalidDate', { day: first }), 'first');
       if (first !== undefined && first < from)
-        throw refused('invalid', messageFor('command.theFirstDayLiesBefore'), 'first');
+        throw refused('invalid', messageFor('command.firstDateBeforeChange'), 'first');
       const changed = { ...row, ...settings };
       if (from <= row.from) return putStanding(draft, first === undefined ? changed : startingOn(changed, first));
       checkNewId(draft, as);
@@ -85,8 +85,8 @@ export const standingEntryCommands = {
         : messageFor('change.standing.expect', { entry: calledIn(standing, words), day: { day: due } }),
     inAnyScenario: true,
     decide(draft, { standing, due, skipped }) {
-      const row = existing(draft, 'standingEntries', standing, messageFor('command.thisStandingEntry'));
-      if (skipped && !isDue(row, due)) throw refused('invalid', messageFor('command.isNotDueThen'), 'due');
+      const row = existing(draft, 'standingEntries', standing, messageFor('command.thisRecurringEntry'));
+      if (skipped && !isDue(row, due)) throw refused('invalid', messageFor('command.notDueOnDate'), 'due');
       const skipId = datedId(standing, due);
       if (skipped) draft.set('standingSkips', { id: skipId, standing, due });
       else draft.delete('standingSkips', skipId);
@@ -98,7 +98,7 @@ export const standingEntryCommands = {
     label: ({ standing }, words) => messageFor('change.standing.delete', { entry: calledIn(standing, words) }),
     inAnyScenario: true,
     decide(draft, { standing }) {
-      existing(draft, 'standingEntries', standing, messageFor('command.thisStandingEntry'));
+      existing(draft, 'standingEntries', standing, messageFor('command.thisRecurringEntry'));
       deleteWithAll(draft, 'standingEntries', standing);
     },
   }),
@@ -133,23 +133,22 @@ function putStanding(draft: Draft, row: StandingEntryRow): void {
     existing(draft, 'lines', row.line, messageFor('command.thisLine'));
     const side = sideOfLine(draft.document, row.line);
     if (side === 'memo' || draft.get('lines', row.line)!.unit !== 'money')
-      throw refused('invalid', messageFor('command.thisLineIsNoFlow'), 'line');
+      throw refused('invalid', messageFor('command.lineNotCashFlow'), 'line');
     if (row.toAccount !== null && side !== 'setAside')
-      throw refused('invalid', messageFor('command.aTransferIsNeither'), 'line');
-  } else if (row.toAccount === null) throw refused('invalid', messageFor('command.chooseALineOrAnAccount'), 'line');
+      throw refused('invalid', messageFor('command.transferOnLine'), 'line');
+  } else if (row.toAccount === null) throw refused('invalid', messageFor('command.lineOrAccountMissing'), 'line');
   for (const field of ['account', 'toAccount'] as const)
     if (row[field] !== null) existing(draft, 'accounts', row[field], messageFor('command.thisAccount'));
   if (row.toAccount !== null && row.toAccount === row.account)
-    throw refused('invalid', messageFor('command.aTransferGoesToAnother'), 'toAccount');
+    throw refused('invalid', messageFor('command.transferToSameAccount'), 'toAccount');
   checkFigure(row.amount, 'amount');
-  if (row.amount === 0) throw refused('invalid', messageFor('command.sayHowMuchItIs'), 'amount');
-  if (row.amount === null && row.line === null)
-    throw refused('invalid', messageFor('command.sayHowMuchItIs'), 'amount');
+  if (row.amount === 0) throw refused('invalid', messageFor('command.amountMissing'), 'amount');
+  if (row.amount === null && row.line === null) throw refused('invalid', messageFor('command.amountMissing'), 'amount');
   checkWhole(row.every, 'every', { least: 1, most: 120 });
-  if (!isDay(row.from)) throw refused('invalid', messageFor('command.isNoDay', { day: row.from }), 'from');
+  if (!isDay(row.from)) throw refused('invalid', messageFor('command.invalidDate', { day: row.from }), 'from');
   if (row.until !== null && !isDay(row.until))
-    throw refused('invalid', messageFor('command.isNoDay', { day: row.until }), 'until');
+    throw refused('invalid', messageFor('command.invalidDate', { day: row.until }), 'until');
   if (row.until !== null && row.until < row.from)
-    throw refused('invalid', messageFor('command.theLastDayLiesBefore'), 'until');
+    throw refused('invalid', messageFor('command.lastDateBeforeFirst'), 'until');
   draft.set('standingEntries', row);
 }

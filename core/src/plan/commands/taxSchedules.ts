@@ -32,12 +32,12 @@ export const taxCommands = {
     decide(draft, { schedule, validFrom, bands }) {
       existing(draft, 'taxSchedules', schedule, messageFor('command.thisTaxSchedule'));
       if (bands.length > MAX_PARTS)
-        throw refused('invalid', messageFor('command.aScheduleHasAtMost', { most: MAX_PARTS }), 'bands');
+        throw refused('invalid', messageFor('command.tooManyBands', { most: MAX_PARTS }), 'bands');
       const stored = bands.map(({ from, rate }, index) => {
         const part = (given: number | string, words: string): string => {
           const formula = storedInput(draft, typeof given === 'number' ? figureAsFormula(given) : given, 'bands');
           if (formula === null)
-            throw refused('invalid', messageFor('command.bandNeedsA', { index: index + 1, words }), 'bands');
+            throw refused('invalid', messageFor('command.bandValueMissing', { index: index + 1, words }), 'bands');
           return formula;
         };
         return { from: part(from, 'beginning'), rate: part(rate, 'rate') };

@@ -31,7 +31,7 @@ export function decideChanges(document: Document, all: readonly Change[]): Decis
     if (!isSameRow(now, change.before)) {
       const row = now ?? change.before ?? change.after;
       const name = row ? ownerName(document, row) : null;
-      return refuse(messageFor('command.hasBeenChangedSinceSo', { name, hasName: name !== null }));
+      return refuse(messageFor('command.undoChangedSince', { name, hasName: name !== null }));
     }
   }
   changes = withOwnPlaces(applyChanges(document, changes), changes);
@@ -39,7 +39,7 @@ export function decideChanges(document: Document, all: readonly Change[]): Decis
   const left = danglingRows(after, changes);
   if (left) {
     const what = ownerName(document, left.row);
-    return refuse(messageFor('command.hasComeToNeedThis', { what, hasWhat: what !== null }));
+    return refuse(messageFor('command.undoIsUsedBy', { what, hasWhat: what !== null }));
   }
   const users = changes.some(mayTakeAway) ? usersIn(after) : null;
   for (const change of changes) {
@@ -48,10 +48,10 @@ export function decideChanges(document: Document, all: readonly Change[]): Decis
       // A row that goes by the id of something named, as what a line follows, is not that itself.
       const stillUsing = isNamed(table) ? (users?.get(id) ?? []) : [];
       if (stillUsing.length > 0)
-        return refuse(messageFor('command.usesThisByNowSo', { own: listOf(stillUsing.map(({ name }) => name)) }));
+        return refuse(messageFor('command.undoIsUsedByOwn', { own: listOf(stillUsing.map(({ name }) => name)) }));
       continue;
     }
-    if (missingReference(after, table, row) !== null) return refuse(messageFor('command.whatThisBelongsToHas'));
+    if (missingReference(after, table, row) !== null) return refuse(messageFor('command.undoOwnerGone'));
     const refusal = isNamed(table)
       ? nameRefusal(after, (row as { name: string }).name, id)
       : isTitled(table)

@@ -95,7 +95,7 @@ export function unitFindings(
   const fits = unit === undefined || unit === wanted || (unit === 'date' && wanted === 'number');
   if (!fits && findings.length === 0) {
     findings.push({
-      message: messageFor('document.thisGivesButIsExpected', { given: unitWords(unit), expected: unitWords(wanted) }),
+      message: messageFor('document.unitMismatch', { given: unitWords(unit), expected: unitWords(wanted) }),
       place: expression.place,
     });
   }
@@ -117,7 +117,7 @@ export function doubtsIn(
   try {
     const written = parseFormula(text, notation);
     const taken = wordsTaken(written, names).map(({ place, named, replacement }): UnitFinding => ({
-      message: messageFor('document.isTakenForWhatIsCalled', { name: named.name, replacement }),
+      message: messageFor('document.nameBeforeCalendarWord', { name: named.name, replacement }),
       place,
       mend: { words: messageFor('document.writeInstead', { replacement }), replacement },
     }));

@@ -11,28 +11,31 @@ export function highlightRefusal(row: HighlightSettings): Pick<Refusal, 'message
   const { when, low, high, word } = row;
   if (!HIGHLIGHT_CONDITIONS.includes(when))
     return {
-      message: messageFor('document.aHighlightShows', { conditions: HIGHLIGHT_CONDITIONS.join(', ') }),
+      message: messageFor('document.highlightConditions', { conditions: HIGHLIGHT_CONDITIONS.join(', ') }),
       field: 'when',
     };
   if (!TONES.includes(row.tone))
-    return { message: messageFor('document.aToneIsOneOf', { tones: TONES.join(', ') }), field: 'tone' };
-  if (word.trim() === '') return { message: messageFor('document.giveTheHighlightAWord'), field: 'word' };
+    return { message: messageFor('document.highlightTones', { tones: TONES.join(', ') }), field: 'tone' };
+  if (word.trim() === '') return { message: messageFor('document.highlightWordMissing'), field: 'word' };
   if ((when === 'below' || when === 'between') && low === null)
     return {
       message:
-        when === 'below' ? messageFor('document.sayBelowWhichFigure') : messageFor('document.sayFromWhichFigureOn'),
+        when === 'below'
+          ? messageFor('document.highlightLimitBelowMissing')
+          : messageFor('document.highlightRangeStartMissing'),
       field: 'low',
     };
   if (when !== 'below' && high === null) {
     const message =
       when === 'above'
-        ? messageFor('document.sayAboveWhichFigure')
+        ? messageFor('document.highlightLimitAboveMissing')
         : when === 'between'
-          ? messageFor('document.sayUpToWhichFigure')
-          : messageFor('document.sayWhatTheYearMay');
+          ? messageFor('document.highlightRangeEndMissing')
+          : messageFor('document.highlightYearBudgetMissing');
     return { message, field: 'high' };
   }
-  if (when === 'between' && low! > high!) return { message: messageFor('document.theLowerLimitIsAbove'), field: 'low' };
+  if (when === 'between' && low! > high!)
+    return { message: messageFor('document.highlightRangeReversed'), field: 'low' };
   return null;
 }
 

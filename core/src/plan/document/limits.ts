@@ -48,7 +48,7 @@ export function sizeRefusal(document: Document): Refusal | null {
 function tooManyRows(document: Document, tables: ReadonlySet<TableName>): Refusal | null {
   for (const table of tables) {
     const { size } = document[table];
-    if (size > MAX_ROWS) return tooLarge(messageFor('document.thisWouldMakeRowsOf', { size, most: MAX_ROWS }));
+    if (size > MAX_ROWS) return tooLarge(messageFor('document.tooManyRows', { size, most: MAX_ROWS }));
   }
   return null;
 }
@@ -57,10 +57,10 @@ function tooLongLists(document: Document, tables: ReadonlySet<TableName>): Refus
   if (!tables.has('listItems') && !tables.has('listColumns')) return null;
   for (const list of document.lists.keys()) {
     const items = rowsWhere(document.listItems, 'list', list).length;
-    if (items > MAX_ITEMS) return tooLarge(messageFor('document.aListMayHaveItems', { most: MAX_ITEMS, count: items }));
+    if (items > MAX_ITEMS) return tooLarge(messageFor('document.tooManyItems', { most: MAX_ITEMS, count: items }));
     const columns = rowsWhere(document.listColumns, 'list', list).length;
     if (columns > MAX_COLUMNS)
-      return tooLarge(messageFor('document.aListMayHaveColumns', { most: MAX_COLUMNS, count: columns }));
+      return tooLarge(messageFor('document.tooManyColumns', { most: MAX_COLUMNS, count: columns }));
   }
   return null;
 }
@@ -75,7 +75,7 @@ function tooManyFigures(document: Document, tables: ReadonlySet<TableName>): Ref
     seriesCount += document[table].size * (CALCULATORS[table].inputs.length + CALCULATORS[table].outputs.length);
   const figures = seriesCount * months;
   if (figures <= MAX_FIGURES) return null;
-  return tooLarge(messageFor('document.thisWouldMakeFiguresA', { figures, most: MAX_FIGURES }));
+  return tooLarge(messageFor('document.tooManyFigures', { figures, most: MAX_FIGURES }));
 }
 
 function tooMuchWork(after: Document, changes: readonly DocumentChange[]): Refusal | null {
@@ -107,7 +107,7 @@ function workRefusal(document: Document): Refusal | null {
         const formula = (row as Readonly<Record<string, string | null>>)[column];
         if (formula != null) work += workOf(formula, periodsOf(document, table, row, months));
       }
-      if (work > MAX_WORK) return tooLarge(messageFor('document.theRulesOfThisPlan'));
+      if (work > MAX_WORK) return tooLarge(messageFor('document.rulesTooLong'));
     }
   }
   return null;

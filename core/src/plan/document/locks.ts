@@ -16,9 +16,8 @@ export function isYearLocked(document: Document, year: number): boolean {
  */
 export function refuseLocked(draft: Draft, line: LineRow, from: Month | null, to: Month | null): void {
   const feed = draft.get('feeds', line.id);
-  if (feed)
-    throw refused('locked', messageFor('document.followsStopFollowing', { line: line.name, source: feed.source }));
-  if (line.locked) throw refused('locked', messageFor('document.isLockedUnlockItTo', { name: line.name }));
+  if (feed) throw refused('locked', messageFor('document.lineIsLinked', { line: line.name, source: feed.source }));
+  if (line.locked) throw refused('locked', messageFor('document.lineIsLocked', { name: line.name }));
   const { lockedYears } = draft.document;
   if (lockedYears.size === 0) return;
   const plan = planOf(draft.document);
@@ -26,10 +25,7 @@ export function refuseLocked(draft: Draft, line: LineRow, from: Month | null, to
   const last = yearOf(to ?? calendarOf(draft.document).months.at(-1)!, plan.yearBegins);
   for (const { year } of lockedYears.values()) {
     if (year < first || year > last) continue;
-    const reaches = first === last ? '' : messageFor('document.andThisReachesIntoIt');
-    throw refused(
-      'locked',
-      messageFor('document.isLockedUnlockTheYear', { year: yearInWords(year, plan.yearBegins), reaches }),
-    );
+    const reaches = first === last ? '' : messageFor('document.reachesIntoLockedYear');
+    throw refused('locked', messageFor('document.yearIsLocked', { year: yearInWords(year, plan.yearBegins), reaches }));
   }
 }

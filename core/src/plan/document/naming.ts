@@ -103,7 +103,7 @@ export function labelOf(document: Document, id: string): Text | undefined {
   const total = totalWithId(id);
   if (total) return total.label;
   const given = inputWith(document, id);
-  if (given) return messageFor('document.theOf', { words: given.input.words, name: given.calculator.row.name });
+  if (given) return messageFor('document.inputOf', { words: given.input.words, name: given.calculator.row.name });
   return nameOf(document, id);
 }
 
@@ -113,12 +113,12 @@ export function nameRefusal(document: Document, name: string, self: string | nul
   if (shape) return shape;
   const key = nameKey(name);
   if (TOTALS.some((total) => nameKey(total.name) === key)) {
-    return messageFor('document.isATotalEveryPlan', { name: name.trim() });
+    return messageFor('document.nameIsTotal', { name: name.trim() });
   }
   for (const table of NAMED_TABLES) {
     const row = rowsNamed<{ id: string; name: string }>(document[table], name).find((other) => other.id !== self);
     if (row)
-      return messageFor('document.thereIsAlreadyCalledRules', {
+      return messageFor('document.nameTakenInRules', {
         kindOf: messageFor(`document.kind.${table}`),
         name: row.name,
       });
@@ -133,7 +133,7 @@ export function columnNameRefusal(document: Document, list: string, name: string
   const other = rowsNamed<ListColumnRow>(document.listColumns, name).find(
     (row) => row.list === list && row.id !== self,
   );
-  return other ? messageFor('document.thereIsAlreadyAColumn', { name: other.name }) : null;
+  return other ? messageFor('document.columnNameTaken', { name: other.name }) : null;
 }
 
 /** Tables whose rows have names rules do not use: each has names of its own. */
@@ -150,7 +150,7 @@ export function titleRefusal(document: Document, table: TitledTable, name: strin
   if (shape) return shape;
   const other = rowsNamed<{ id: string; name: string }>(document[table], name).find((row) => row.id !== self);
   return other
-    ? messageFor('document.thereIsAlreadyCalled', { kindOf: messageFor(`document.kind.${table}`), name: other.name })
+    ? messageFor('document.nameTaken', { kindOf: messageFor(`document.kind.${table}`), name: other.name })
     : null;
 }
 

@@ -44,21 +44,19 @@ export function entryReader(json: unknown, document: Document): (row: unknown, i
   const lines = new Map<string, string>();
   const lineNamed = (name: string, pointer: string) => {
     const known = lines.get(name) ?? names.find(name)?.id ?? name;
-    if (!document.lines.has(known))
-      throw new PlanFormatError(pointer, messageFor('planFile.thereIsNothingCalledAmong', { name }));
+    if (!document.lines.has(known)) throw new PlanFormatError(pointer, messageFor('planFile.unknownLine', { name }));
     lines.set(name, known);
     return known;
   };
   const accountNamed = (name: string, pointer: string) => {
     const id = rowsNamed(document.accounts, name)[0]?.id ?? name;
-    if (!document.accounts.has(id))
-      throw new PlanFormatError(pointer, messageFor('planFile.thereIsNoAccountCalled', { name }));
+    if (!document.accounts.has(id)) throw new PlanFormatError(pointer, messageFor('planFile.unknownAccount', { name }));
     return id;
   };
   return (row, index) => {
     refuseTooMany(index + 1);
     const pointer = `/entries/${index}`;
-    if (!isObject(row)) throw new PlanFormatError(pointer, messageFor('planFile.anEntryIsAJson'));
+    if (!isObject(row)) throw new PlanFormatError(pointer, messageFor('planFile.entryNotObject'));
     refuseUnknown(row, ENTRY_FIELDS, pointer);
     const given: Record<string, unknown> = {};
     for (const field of ENTRY_FIELDS) {
@@ -66,22 +64,19 @@ export function entryReader(json: unknown, document: Document): (row: unknown, i
       if (field === 'amount' || (value === undefined && (ENTRY_COLUMNS[field] as ColumnSpec).fallback !== undefined))
         continue;
       if (typeof value !== 'string')
-        throw new PlanFormatError(`${pointer}/${field}`, messageFor('planFile.aTextIsExpected'));
+        throw new PlanFormatError(`${pointer}/${field}`, messageFor('planFile.expectedText'));
       given[field] = value;
     }
     if (typeof row.amount !== 'number')
-      throw new PlanFormatError(`${pointer}/amount`, messageFor('planFile.aNumberIsExpected'));
+      throw new PlanFormatError(`${pointer}/amount`, messageFor('planFile.expectedNumber'));
     const amount = inMinorUnits(document, row.amount);
-    if (amount === null) throw new PlanFormatError(`${pointer}/amount`, messageFor('planFile.anAmountHasNoMore'));
+    if (amount === null) throw new PlanFormatError(`${pointer}/amount`, messageFor('planFile.tooManyDecimals'));
     if (given.line !== undefined) given.line = lineNamed(given.line as string, `${pointer}/line`);
     for (const field of ['account', 'toAccount'] as const)
       if (typeof given[field] === 'string' && given[field] !== '')
         given[field] = accountNamed(given[field], `${pointer}/${field}`);
     if (given.item !== undefined && !document.listItems.has(given.item as string))
-      throw new PlanFormatError(
-        `${pointer}/item`,
-        messageFor('planFile.thereIsNoItem', { item: given.item as string }),
-      );
+      throw new PlanFormatError(`${pointer}/item`, messageFor('planFile.unknownItem', { item: given.item as string }));
     const read = withAmount(entryOf(`entry-${index + 1}`, { ...given, amount } as EntryGiven), document);
     const entry = isFormer ? intoSavings(read, document) : read;
     const refusal = storedEntryRefusal(entry);
@@ -92,7 +87,7 @@ export function entryReader(json: unknown, document: Document): (row: unknown, i
 
 function rowsIn(json: unknown): unknown[] {
   const rows = isObject(json) ? (json.entries ?? []) : [];
-  if (!Array.isArray(rows)) throw new PlanFormatError('/entries', messageFor('planFile.aListOfEntriesIs'));
+  if (!Array.isArray(rows)) throw new PlanFormatError('/entries', messageFor('planFile.expectedEntries'));
   refuseTooMany(rows.length);
   return rows;
 }
@@ -101,7 +96,7 @@ function refuseTooMany(count: number): void {
   if (count > MAX_ENTRIES)
     throw new PlanFormatError(
       '/entries',
-      messageFor('planFile.aFileMayHaveEntries', { most: MAX_ENTRIES, rowCount: count }),
+      messageFor('planFile.tooManyEntries', { most: MAX_ENTRIES, rowCount: count }),
     );
 }
 

@@ -64,21 +64,18 @@ export const LIST_TABLES = TABLE_NAMES.filter((table): table is ListTable => tab
  * pointer at the first thing that is not as it must be.
  */
 export function parsePlan(json: unknown): Document {
-  if (!isObject(json)) throw new PlanFormatError('', messageFor('planFile.aPlanFileHoldsOne'));
+  if (!isObject(json)) throw new PlanFormatError('', messageFor('planFile.fileNotObject'));
   const { version } = json;
   if (version === undefined)
-    throw new PlanFormatError('/version', messageFor('planFile.aPlanFileNamesIts', { newest: PLAN_FILE_VERSION }));
+    throw new PlanFormatError('/version', messageFor('planFile.versionMissing', { newest: PLAN_FILE_VERSION }));
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) {
-    throw new PlanFormatError('/version', messageFor('planFile.theVersionIsAWhole', { newest: PLAN_FILE_VERSION }));
+    throw new PlanFormatError('/version', messageFor('planFile.versionNotWhole', { newest: PLAN_FILE_VERSION }));
   }
   if (version > PLAN_FILE_VERSION) {
-    throw new PlanFormatError(
-      '/version',
-      messageFor('planFile.thisFileIsOfVersion', { version, newest: PLAN_FILE_VERSION }),
-    );
+    throw new PlanFormatError('/version', messageFor('planFile.versionTooNew', { version, newest: PLAN_FILE_VERSION }));
   }
   refuseUnknown(json, ['version', '$schema', ...TABLE_NAMES, 'entries'], '');
-  if (!isObject(json.plan)) throw new PlanFormatError('/plan', messageFor('planFile.thePlansSettingsAreMissing'));
+  if (!isObject(json.plan)) throw new PlanFormatError('/plan', messageFor('planFile.settingsMissing'));
 
   const rows = Object.fromEntries(TABLE_NAMES.map((table) => [table, [] as DraftRow[]])) as Record<
     TableName,
@@ -119,16 +116,16 @@ function idsIn(json: Json): Set<string> {
 
 function readTable(table: ListTable, json: unknown, taken: Set<string>): DraftRow[] {
   if (json === undefined) return [];
-  if (!Array.isArray(json)) throw new PlanFormatError(`/${table}`, messageFor('planFile.aListOfRowsIs'));
+  if (!Array.isArray(json)) throw new PlanFormatError(`/${table}`, messageFor('planFile.expectedRows'));
   if (json.length > MAX_ROWS)
     throw new PlanFormatError(
       `/${table}`,
-      messageFor('planFile.aTableMayHaveRows', { most: MAX_ROWS, jsonCount: json.length }),
+      messageFor('planFile.tooManyRows', { most: MAX_ROWS, jsonCount: json.length }),
     );
   const order = positions(json.length);
   return json.map((row: unknown, index) => {
     const pointer = `/${table}/${index}`;
-    if (!isObject(row)) throw new PlanFormatError(pointer, messageFor('planFile.aRowIsAJson'));
+    if (!isObject(row)) throw new PlanFormatError(pointer, messageFor('planFile.rowNotObject'));
     const draft = readRow(table, row, pointer, null);
     if ('position' in TABLES[table] && row.position === undefined) draft.position = order[index]!;
     if (draft.id === null && !DERIVED.has(table)) draft.id = freeId(String(draft.name ?? ''), table, index, taken);
@@ -143,7 +140,7 @@ function readRow(table: TableName, json: Json, pointer: string, fallbackId: stri
   const row: DraftRow = { id: fallbackId };
   if (json.id !== undefined) {
     if (typeof json.id !== 'string' || !ID_PATTERN.test(json.id)) {
-      throw new PlanFormatError(`${pointer}/id`, messageFor('planFile.anIdHas1To'));
+      throw new PlanFormatError(`${pointer}/id`, messageFor('planFile.invalidId'));
     }
     row.id = json.id;
   }
@@ -153,7 +150,7 @@ function readRow(table: TableName, json: Json, pointer: string, fallbackId: stri
     else if (value === undefined && column.kind === 'position') row[name] = '';
     else if ((value === undefined || value === null) && optional) row[name] = null;
     else if (value === undefined || value === null)
-      throw new PlanFormatError(`${pointer}/${name}`, messageFor('planFile.aValueIsMissing'));
+      throw new PlanFormatError(`${pointer}/${name}`, messageFor('planFile.valueMissing'));
     else row[name] = readValue(column, value, `${pointer}/${name}`);
   }
   return row;
@@ -165,7 +162,7 @@ function readValue(column: Column, value: unknown, pointer: string): string | nu
   };
   // A figure may be written as a number where a formula can stand.
   if (column.kind === 'input' && typeof value === 'number')
-    return Math.abs(value) <= LARGEST_FIGURE ? figureAsFormula(value) : refuse(messageFor('planFile.aNumberUpToTen'));
+    return Math.abs(value) <= LARGEST_FIGURE ? figureAsFormula(value) : refuse(messageFor('planFile.expectedFigure'));
   const refusal = valueRefusal(column, value);
   if (refusal) return refuse(refusal);
   return column.kind === 'name' ? tidy(value as string) : (value as string | number | boolean);
@@ -199,7 +196,7 @@ function resolveReferences(rows: Record<TableName, DraftRow[]>): void {
         if (id === undefined) {
           throw new PlanFormatError(
             `${pointerOf(table, index)}/${column}`,
-            messageFor('planFile.thereIsNothingCalledAmongThe', { value, target }),
+            messageFor('planFile.unknownReference', { value, target }),
           );
         }
         row[column] = id;
@@ -237,23 +234,23 @@ function nameRows(rows: Record<TableName, DraftRow[]>): void {
       else if (table === 'lockedYears') row.id = lockedYearId(Number(row.year));
       else {
         if (owners.has(String(row.id)))
-          throw new PlanFormatError(`/${table}/${index}/id`, messageFor('planFile.theIdIsThereTwice', { id: row.id }));
+          throw new PlanFormatError(`/${table}/${index}/id`, messageFor('planFile.idTwice', { id: row.id }));
         owners.add(String(row.id));
       }
       if (seen.has(String(row.id))) {
         throw new PlanFormatError(
           `/${table}/${index}`,
-          messageFor('planFile.thereIsAnotherRowFor', { key: SAME[table], hasKey: SAME[table] !== undefined }),
+          messageFor('planFile.rowTwice', { key: SAME[table], hasKey: SAME[table] !== undefined }),
         );
       }
       seen.add(String(row.id));
       if (row.amount != null && row.formula != null) {
-        throw new PlanFormatError(`/${table}/${index}`, messageFor('planFile.thereIsAnAmountAnd'));
+        throw new PlanFormatError(`/${table}/${index}`, messageFor('planFile.amountAndFormula'));
       }
       const doubt = table === 'highlights' ? highlightRefusal(row as unknown as HighlightRow) : null;
       if (doubt) throw new PlanFormatError(`/${table}/${index}/${doubt.field ?? ''}`, doubt.message);
       if (table === 'groups' && row.rhythm !== null && row.side !== 'expense') {
-        throw new PlanFormatError(`/${table}/${index}/rhythm`, messageFor('planFile.onlyExpensesAreFixedPeriodic'));
+        throw new PlanFormatError(`/${table}/${index}/rhythm`, messageFor('planFile.spendingTypeOfOther'));
       }
     });
   }
@@ -323,7 +320,7 @@ function refuseImpossibleCells(document: Document, rows: readonly DraftRow[]): v
   rows.forEach((row, index) => {
     const item = document.listItems.get(String(row.item))!;
     if (document.listColumns.get(String(row.column))!.list !== item.list)
-      throw new PlanFormatError(`/listCells/${index}/column`, messageFor('planFile.thisColumnIsOfAnotherList'));
+      throw new PlanFormatError(`/listCells/${index}/column`, messageFor('planFile.columnOfOtherList'));
   });
 }
 
@@ -331,7 +328,7 @@ function refuseTooManyBands(document: Document, rows: readonly DraftRow[]): void
   const places = new Map(rows.map((row, index) => [row.id, index]));
   for (const schedule of document.taxSchedules.keys()) {
     for (const { bands } of bandSetsOf(document, schedule)) {
-      const refusal = bands.length > MAX_PARTS ? messageFor('planFile.aScheduleHasAtMost', { most: MAX_PARTS }) : null;
+      const refusal = bands.length > MAX_PARTS ? messageFor('planFile.tooManyBands', { most: MAX_PARTS }) : null;
       if (refusal) throw new PlanFormatError(`/taxBands/${places.get(bands[0]!.id)!}`, refusal);
     }
   }

@@ -19,7 +19,7 @@ export function refuseUnknown(json: Json, known: readonly string[], pointer: str
       const escaped = key.replaceAll('~', '~0').replaceAll('/', '~1');
       throw new PlanFormatError(
         `${pointer}/${escaped}`,
-        messageFor('planFile.thisFieldIsNotKnown', { known: known.join(', ') }),
+        messageFor('planFile.unknownField', { known: known.join(', ') }),
       );
     }
   }

@@ -172,7 +172,7 @@ export function patternInWords(pattern: Pattern, document: Document, line: strin
   const plan = planOf(document);
   const figure = (value: number) => writeFigure(value, unitOf(document, line), plan);
   const name = (id: string) => labelOf(document, id) ?? messageFor('document.deletedEntry');
-  const everyMonths = (months: number) => messageFor('pattern.everyYearEveryMonths', { months });
+  const everyMonths = (months: number) => messageFor('pattern.everyMonths', { months });
   switch (pattern.kind) {
     case 'everyMonths':
       return messageFor('pattern.firstIn', {
@@ -182,10 +182,10 @@ export function patternInWords(pattern: Pattern, document: Document, line: strin
       });
     case 'yearlyIn': {
       const named = { month: `2026-${String(pattern.month).padStart(2, '0')}`, style: 'ofYear' } as const;
-      return messageFor('pattern.aYearAllOfIt', { figure: figure(pattern.amount), named });
+      return messageFor('pattern.yearPaidIn', { figure: figure(pattern.amount), named });
     }
     case 'yearlySpread':
-      return messageFor('pattern.aYearEachMonth', {
+      return messageFor('pattern.yearSpread', {
         figure: figure(pattern.amount),
         monthly: figure(pattern.amount / 12),
       });
@@ -214,7 +214,7 @@ export function patternInWords(pattern: Pattern, document: Document, line: strin
     case 'recent': {
       return pattern.of === line
         ? messageFor('pattern.itsOwnAverage', { months: pattern.months })
-        : messageFor('pattern.theAverageOfBefore', { name: name(pattern.of), months: pattern.months });
+        : messageFor('pattern.averageBefore', { name: name(pattern.of), months: pattern.months });
     }
   }
 }

@@ -108,29 +108,28 @@ export function isTransfer({ toAccount }: Pick<LedgerEntry, 'toAccount'>): boole
 
 /** Why an entry cannot be kept at all, whatever plan it belongs to, or `null` when it can. */
 export function storedEntryRefusal(entry: LedgerEntry): EntryRefusal | null {
-  if (!ID_PATTERN.test(entry.id)) return { message: messageFor('schema.anIdHas1To'), field: 'id' };
-  if (!isDay(entry.date)) return { message: messageFor('schema.isNoDayOfThe', { date: entry.date }), field: 'date' };
+  if (!ID_PATTERN.test(entry.id)) return { message: messageFor('schema.invalidId'), field: 'id' };
+  if (!isDay(entry.date)) return { message: messageFor('schema.invalidDate', { date: entry.date }), field: 'date' };
   if (!Number.isInteger(entry.amount) || Math.abs(entry.amount) > LARGEST_AMOUNT)
-    return { message: messageFor('schema.anAmountIsANumber'), field: 'amount' };
-  if (entry.amount === 0) return { message: messageFor('schema.sayHowMuchItWas'), field: 'amount' };
+    return { message: messageFor('schema.amountNotWhole'), field: 'amount' };
+  if (entry.amount === 0) return { message: messageFor('schema.zeroAmount'), field: 'amount' };
   for (const field of ENTRY_FIELDS) {
     const text = entry[field];
     if (text === '') continue;
     const { column } = ENTRY_COLUMNS[field];
     if (column.kind !== 'text' || typeof text !== 'string') continue;
-    if (text.length > column.most)
-      return { message: messageFor('schema.atMostLettersPlease', { most: column.most }), field };
+    if (text.length > column.most) return { message: messageFor('schema.textTooLong', { most: column.most }), field };
     if (!text.isWellFormed() || text.includes('\u0000'))
-      return { message: messageFor('schema.thisTextHasABroken'), field };
+      return { message: messageFor('schema.textInvalidCharacter'), field };
   }
   if (entry.due !== '' && !isDay(entry.due))
-    return { message: messageFor('schema.isNoDayOfThe', { date: entry.due }), field: 'due' };
+    return { message: messageFor('schema.invalidDate', { date: entry.due }), field: 'due' };
   if (isTransfer(entry)) {
     if (entry.toAccount === entry.account)
-      return { message: messageFor('schema.aTransferGoesToAnother'), field: 'toAccount' };
-    if (entry.amount > 0) return { message: messageFor('schema.aTransferLeavesItsAccount'), field: 'amount' };
+      return { message: messageFor('schema.transferToSameAccount'), field: 'toAccount' };
+    if (entry.amount > 0) return { message: messageFor('schema.transferNotNegative'), field: 'amount' };
   } else if (entry.toReference !== '' || entry.toReconciled !== '')
-    return { message: messageFor('schema.onlyATransferHasAnother'), field: 'toAccount' };
+    return { message: messageFor('schema.otherAccountWithoutTransfer'), field: 'toAccount' };
   return null;
 }
 

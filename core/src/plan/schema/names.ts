@@ -13,11 +13,11 @@ export function tidy(name: string): string {
 /** Why a text cannot be a name at all, whatever else there is. */
 export function nameShapeRefusal(name: string): Message | null {
   const trimmed = name.trim();
-  if (trimmed === '') return messageFor('schema.aNameIsNeeded');
+  if (trimmed === '') return messageFor('schema.nameMissing');
   if ([...trimmed].length > MAX_NAME)
-    return messageFor('schema.aNameMayHaveLetters', { most: MAX_NAME, length: [...trimmed].length });
+    return messageFor('schema.nameTooLong', { most: MAX_NAME, length: [...trimmed].length });
   // eslint-disable-next-line no-control-regex -- control characters are exactly what is refused
-  if (/[\u0000-\u001f\u007f-\u009f\u2028\u2029]/.test(trimmed)) return messageFor('schema.aNameStandsOnOne');
-  if (!trimmed.isWellFormed()) return messageFor('schema.thisNameHasABroken');
+  if (/[\u0000-\u001f\u007f-\u009f\u2028\u2029]/.test(trimmed)) return messageFor('schema.nameControlCharacter');
+  if (!trimmed.isWellFormed()) return messageFor('schema.nameInvalidCharacter');
   return null;
 }

@@ -16,38 +16,38 @@ export function valueRefusal(column: Column, value: unknown): Message | null {
     case 'number':
       return typeof value === 'number' && Math.abs(value) <= LARGEST_FIGURE
         ? null
-        : messageFor('schema.aNumberUpToTen');
+        : messageFor('schema.expectedNumber');
     case 'whole': {
       const { least, most } = column;
       const fits = typeof value === 'number' && Number.isInteger(value) && value >= least && value <= most;
-      return fits ? null : messageFor('schema.aWholeNumberFromTo', { least, most });
+      return fits ? null : messageFor('schema.expectedWholeNumber', { least, most });
     }
     case 'yesNo':
-      return typeof value === 'boolean' ? null : messageFor('schema.trueOrFalseIsExpected');
+      return typeof value === 'boolean' ? null : messageFor('schema.expectedBoolean');
   }
-  if (typeof value !== 'string') return messageFor('schema.aTextIsExpected');
-  if (!value.isWellFormed() || value.includes('\u0000')) return messageFor('schema.thereIsABrokenCharacter');
+  if (typeof value !== 'string') return messageFor('schema.expectedText');
+  if (!value.isWellFormed() || value.includes('\u0000')) return messageFor('schema.invalidCharacter');
   switch (column.kind) {
     case 'name':
       return nameShapeRefusal(value);
     case 'text':
-      return value.length > column.most ? messageFor('schema.theTextMayHaveLetters', { most: column.most }) : null;
+      return value.length > column.most ? messageFor('schema.expectedShorterText', { most: column.most }) : null;
     case 'date':
-      return isDay(value) ? null : messageFor('schema.isNotADaySuch', { value });
+      return isDay(value) ? null : messageFor('schema.expectedDay', { value });
     case 'month':
-      return isMonth(value) ? null : messageFor('schema.isNotAMonthSuch', { value });
+      return isMonth(value) ? null : messageFor('schema.expectedMonth', { value });
     case 'currency':
-      return isCurrency(value) ? null : messageFor('schema.isNotACurrencyCode', { value });
+      return isCurrency(value) ? null : messageFor('schema.expectedCurrency', { value });
     case 'locale':
-      return isLocale(value) ? null : messageFor('schema.isNotALanguageTag', { value });
+      return isLocale(value) ? null : messageFor('schema.expectedLocale', { value });
     case 'position':
       return /^[0-9a-z]*[1-9a-z]$/.test(value) && value.length <= LONGEST_POSITION
         ? null
-        : messageFor('schema.aPositionIsAKey');
+        : messageFor('schema.expectedPosition');
     case 'choice':
       return column.options.includes(value)
         ? null
-        : messageFor('schema.oneOfIsExpected', { options: column.options.join(', ') });
+        : messageFor('schema.expectedOneOf', { options: column.options.join(', ') });
     case 'formula':
     case 'input':
     case 'reference':

@@ -194,8 +194,8 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
       this.addedUp('first cumulative', t('formats.cumulativeOf', { name: first }), 'firstCosts'),
       this.addedUp('second cumulative', t('formats.cumulativeOf', { name: second }), 'secondCosts'),
       { name: 'difference', title: t('formats.difference'), format: MONEY, say: (place) => operation(own('first cumulative', place), '-', own('second cumulative', place)) }, // prettier-ignore
-      { name: 'sign', title: t('formats.sign'), format: { unit: 'count' }, say: (place) => call('SIGN', call('ROUND', own('difference', place), number(6))), value: (place) => signs[place]! }, // prettier-ignore
-      { name: 'led', title: t('formats.whoLed'), format: { unit: 'count' }, say: (place) => place === 0 ? own('sign', 0) : call('IF', operation(led(place), '<>', number(0)), led(place), own('sign', place)), value: (place) => firsts[place]! }, // prettier-ignore
+      { name: 'sign', title: t('formats.costlierNow'), format: { unit: 'count' }, say: (place) => call('SIGN', call('ROUND', own('difference', place), number(6))), value: (place) => signs[place]! }, // prettier-ignore
+      { name: 'led', title: t('formats.costlierAtFirst'), format: { unit: 'count' }, say: (place) => place === 0 ? own('sign', 0) : call('IF', operation(led(place), '<>', number(0)), led(place), own('sign', place)), value: (place) => firsts[place]! }, // prettier-ignore
       { name: 'reached', title: t('formats.crossed'), format: { unit: 'count' }, say: (place) => place === 0 ? number(0) : call('IF', and(operation(led(place), '<>', number(0)), operation(own('sign', place), '<>', led(place))), number(1), number(0)), value: (place) => crossed[place]! }, // prettier-ignore
     ];
   }
@@ -217,7 +217,7 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
       row.about === 'units'
         ? []
         : [
-            section(t('formats.whatItComesTo')),
+            section(t('formats.results')),
             result(
               t('formats.monthsUntil'),
               months === months ? months : null,

@@ -168,7 +168,7 @@ export const inMonths = (duration: SheetFormula, termIn: 'months' | 'years'): Sh
 export function withoutAnswer(why: string | number): OutputSources {
   return {
     sourceOf: () => {
-      throw new NotTranslatable(typeof why === 'string' ? why : t('formats.anInputHasAProblem'));
+      throw new NotTranslatable(typeof why === 'string' ? why : t('formats.reason.termWithoutFigure'));
     },
   };
 }

@@ -90,7 +90,7 @@ export class LiveLoan extends ScheduleSheet {
       case 'interest share':
         return this.fixedSource('share');
       default:
-        throw new NotTranslatable(t('formats.noOutput', { name: output }));
+        throw new NotTranslatable(t('formats.reason.sheetWithoutFigure', { name: output }));
     }
   }
 
@@ -133,7 +133,7 @@ export class LiveLoan extends ScheduleSheet {
         ? operation(monthly, '*', number(12))
         : operation(operation(operation(number(1), '+', monthly), '^', number(12)), '-', number(1));
     const guarded = (say: () => SheetFormula) => () => {
-      if (this.isTooInvolved) throw new NotTranslatable(t('formats.courseTooInvolved'));
+      if (this.isTooInvolved) throw new NotTranslatable(t('formats.reason.notRowByRow'));
       return say();
     };
     return [
@@ -185,7 +185,7 @@ export class LiveLoan extends ScheduleSheet {
   ): SheetFormula | null {
     if (this.given.yearlyCost === null) return null;
     if (this.mayEnd || !this.isRateSteady || this.has('interestOnly'))
-      throw new NotTranslatable(t('formats.searchedFor'));
+      throw new NotTranslatable(t('formats.reason.search'));
     const received = this.has('fee') ? operation(amount, '-', this.term('fee')) : amount;
     const monthly = call('RATE', months, negate(paid), received, negate(balloon), this.type);
     return operation(operation(operation(number(1), '+', monthly), '^', number(12)), '-', number(1));
@@ -251,7 +251,7 @@ export class LiveLoan extends ScheduleSheet {
     const [O, I, P, X] = ['opening', 'interest', 'payment', 'extra'].map((name) => this.cell(name, month));
     const [opening, interest, paid, extra] = [O!, I!, P!, X!];
     const say = (formula: () => SheetFormula) => () => {
-      if (this.isTooInvolved) throw new NotTranslatable(t('formats.courseTooInvolved'));
+      if (this.isTooInvolved) throw new NotTranslatable(t('formats.reason.notRowByRow'));
       return formula();
     };
     const figure = (column: string, value: number | undefined, formula: () => SheetFormula, format = MONEY) =>

@@ -68,7 +68,7 @@ export class LiveSavings extends ScheduleSheet {
       case 'total interest':
         return this.fixedSource('interest');
       default:
-        throw new NotTranslatable(t('formats.noOutput', { name: output }));
+        throw new NotTranslatable(t('formats.reason.sheetWithoutFigure', { name: output }));
     }
   }
 
@@ -153,10 +153,10 @@ export class LiveSavings extends ScheduleSheet {
     const { deposit, rate, months, goal, totalDeposits, totalInterest } = this.given;
     return [
       ...(unknown === 'deposit'
-        ? [result(t('formats.monthlyDeposit'), deposit, MONEY, this.fixed('deposit'), () => { throw new NotTranslatable(t('formats.searchedFor')); })] // prettier-ignore
+        ? [result(t('formats.monthlyDeposit'), deposit, MONEY, this.fixed('deposit'), () => { throw new NotTranslatable(t('formats.reason.search')); })] // prettier-ignore
         : []),
       result(t('formats.yearlyRate'), rate, { unit: 'ratePerYear' }, this.fixed('rate'), () => {
-        if (unknown === 'rate') throw new NotTranslatable(t('formats.searchedFor'));
+        if (unknown === 'rate') throw new NotTranslatable(t('formats.reason.search'));
         return this.rateIn(1);
       }),
       result(t('formats.termInMonths'), months, { unit: 'count' }, this.fixed('months'), () =>
@@ -186,7 +186,7 @@ export class LiveSavings extends ScheduleSheet {
     const [opening, deposit, withdrawal, interest] = ['opening', 'deposit', 'withdrawal', 'interest'].map(cell) as [SheetFormula, SheetFormula, SheetFormula, SheetFormula]; // prettier-ignore
     const isAfter = this.isLivedOff && month > this.given.months;
     const say = (formula: () => SheetFormula) => () => {
-      if (isAfter) throw new NotTranslatable(t('formats.livedOffHere'));
+      if (isAfter) throw new NotTranslatable(t('formats.reason.withdrawals'));
       return formula();
     };
     const figure = (name: string, value: number | undefined, formula: () => SheetFormula): SheetCell =>

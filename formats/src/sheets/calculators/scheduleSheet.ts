@@ -137,10 +137,10 @@ export abstract class ScheduleSheet extends CalculatorScope implements LiveCalcu
         ...this.terms(terms),
         ...besides,
         BLANK_ROW,
-        section(t('formats.whatItComesTo')),
+        section(t('formats.results')),
         ...results,
         BLANK_ROW,
-        headingRow([t('formats.no'), t('formats.month'), ...titles]),
+        headingRow([t('formats.number'), t('formats.month'), ...titles]),
         ...Array.from({ length: rows }, (_, index) => row(index + 1)),
       ],
     };

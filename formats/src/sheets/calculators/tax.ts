@@ -61,7 +61,7 @@ export class LiveTax extends CalculatorScope implements LiveCalculator {
       case 'marginal rate':
         return of(marginalRate(income.value, schedule));
       default:
-        throw new NotTranslatable(t('formats.noOutput', { name: output }));
+        throw new NotTranslatable(t('formats.reason.sheetWithoutFigure', { name: output }));
     }
   }
 
@@ -85,7 +85,7 @@ export class LiveTax extends CalculatorScope implements LiveCalculator {
           { ...this.termCell(inputId(band.id, 'rate')), format: { unit: 'percent' } },
         ],
       })),
-      ...(used.has(set) ? [] : [{ role: 'remark' as const, cells: [words(t('formats.holdsInNoMonth'))] }]),
+      ...(used.has(set) ? [] : [{ role: 'remark' as const, cells: [words(t('formats.bandsWithoutMonth'))] }]),
       BLANK_ROW,
     ]);
     return {

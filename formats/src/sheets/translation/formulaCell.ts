@@ -20,6 +20,6 @@ export function formulaCell(cell: SheetCell, say: () => SheetFormula | null | un
 
 /** A cell that is a figure where a formula would be expected, marked, with a note that says why. */
 export function figureBecause(cell: SheetCell, why: string): SheetCell {
-  const note = t('formats.figureBecause', { why });
+  const note = t('formats.figureWithoutFormula', { why });
   return { ...cell, mark: 'unsaid', note: cell.note === undefined ? note : `${cell.note}\n${note}` };
 }

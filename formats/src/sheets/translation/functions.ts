@@ -49,7 +49,7 @@ const overStretch = (name: string): FunctionTranslation => ({
 /** The figure of another month, or of another item. */
 const elsewhere = (direction: 1 | -1 | 0): FunctionTranslation => {
   const other = (t: ExpressionWriter, { args }: Call, place: number) => {
-    const by = args[1] === undefined ? 1 : Math.round(t.constant(args[1], say('formats.howFarIsComputed')));
+    const by = args[1] === undefined ? 1 : Math.round(t.constant(args[1], say('formats.reason.rangeCalculated')));
     return direction === 0 ? by - 1 : place + direction * by;
   };
   const isThere = (t: ExpressionWriter, of: Call, place: number) => place >= 0 && place < t.ground.count && of !== null;
@@ -122,7 +122,7 @@ const grow: FunctionTranslation = {
       else factors.push({ rate, written, times });
     };
     for (const { at: step, times } of growthSteps(t, of, place)) add(t.figure(of.args[1]!, step), times);
-    if (factors.length > MOST_RATES) throw new NotTranslatable(say('formats.tooManyRates'));
+    if (factors.length > MOST_RATES) throw new NotTranslatable(say('formats.reason.tooManyRates'));
     return factors.reduce(
       (product, { rate, times }) => {
         const factor = operation(number(1), '+', rate);
@@ -139,7 +139,7 @@ const grow: FunctionTranslation = {
 };
 
 const beginning = (t: ExpressionWriter, of: Call) =>
-  Math.round(t.constant(of.args[2]!, say('formats.theBeginningIsComputed'))) - 1;
+  Math.round(t.constant(of.args[2]!, say('formats.reason.startCalculated'))) - 1;
 
 /** The months in which something grows up to a month, and how often at that month's rate. */
 function growthSteps(t: ExpressionWriter, of: Call, place: number): { at: number; times: number }[] {
@@ -158,14 +158,14 @@ function growthSteps(t: ExpressionWriter, of: Call, place: number): { at: number
 }
 
 const recentStretch = (t: ExpressionWriter, of: Call, place: number) => ({
-  from: Math.max(0, place - Math.round(t.constant(of.args[1]!, say('formats.howFarIsComputed')))),
+  from: Math.max(0, place - Math.round(t.constant(of.args[1]!, say('formats.reason.rangeCalculated')))),
   to: place,
 });
 
 const tax: FunctionTranslation = {
   value: (t, { args }, place) => {
     const [schedule, income] = args;
-    if (schedule?.kind !== 'ref' || income === undefined) throw new NotTranslatable(say('formats.noSchedule'));
+    if (schedule?.kind !== 'ref' || income === undefined) throw new NotTranslatable(say('formats.reason.scheduleGone'));
     const source = t.ground.scheduleOf(schedule.id, place);
     const isLong = income.kind !== 'ref' && income.kind !== 'number';
     const given = isLong ? at(t.ground.aside(income, place, true)) : t.figure(income, place);
@@ -314,6 +314,6 @@ function looksAlong({ args }: Call): boolean {
 /** How a function is said. Throws `Unsayable` for one no workbook has. */
 export function sayingOf(name: string): FunctionTranslation {
   const saying = SAYINGS[name.toLowerCase()];
-  if (!saying) throw new NotTranslatable(say('formats.noFunctionCalled', { name }));
+  if (!saying) throw new NotTranslatable(say('formats.reason.functionUnknown', { name }));
   return saying;
 }

@@ -143,7 +143,7 @@ export class PlanScope implements FormulaScope {
     if (id.includes(':')) return this.input(id, place);
     const output = outputOfFigure(id);
     if (output === null)
-      throw new NotTranslatable(t('formats.namesWhatIsNoFigure', { name: nameOf(document, id) ?? id }));
+      throw new NotTranslatable(t('formats.reason.nameWithoutFigure', { name: nameOf(document, id) ?? id }));
     return this.outputs.get(ownerOfFigure(id))?.sourceOf(output, place) ?? null;
   }
 
@@ -151,7 +151,7 @@ export class PlanScope implements FormulaScope {
     const { document, calendar } = this.model;
     const row = document.taxSchedules.get(id);
     const set = row && setOfYear(bandSetsOf(document, id), yearOf(calendar.months[place]!, row.yearBegins));
-    if (!row || !set) throw new NotTranslatable(t('formats.noBandsThen'));
+    if (!row || !set) throw new NotTranslatable(t('formats.reason.noBands'));
     const refusal = storedBandsRefusal(set.bands);
     if (refusal) throw new NotTranslatable(say(refusal));
     const part = (of: string) => {

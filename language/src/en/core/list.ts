@@ -1,7 +1,7 @@
 export default {
   // reading tables
-  'list.isNeitherYesNorNo': '“{text}” is neither yes nor no.',
-  'list.isNoDay': '“{text}” is not a valid date.',
+  'list.notYesOrNo': '“{text}” is neither yes nor no.',
+  'list.invalidDate': '“{text}” is not a valid date.',
   // ready-made lists
   'list.estimateAndActual': 'Estimate and actual',
   'list.estimateAndActualAbout': 'Item by item: quantity, price each, estimated and actual amount.',

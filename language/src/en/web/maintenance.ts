@@ -1,44 +1,44 @@
 export default {
   'maintenance.deletedPlans': 'Deleted plans',
-  'maintenance.deletedFor':
+  'maintenance.restorableFor':
     'A deleted plan can be restored for {days} days. After that it is permanently deleted, with all its data.',
   'maintenance.nothingDeleted': 'There are no deleted plans.',
   'maintenance.plan': 'Plan',
   'maintenance.deletedOn': 'Deleted',
-  'maintenance.goneOn': 'Permanently deleted on',
-  'maintenance.fetchBack': 'Restore',
-  'maintenance.isBack': '“{name}” was restored.',
-  'maintenance.deleteForGood': 'Delete permanently',
-  'maintenance.sureForGood':
+  'maintenance.permanentlyOn': 'Permanently deleted on',
+  'maintenance.restorePlan': 'Restore',
+  'maintenance.planRestored': '“{name}” was restored.',
+  'maintenance.deletePermanently': 'Delete permanently',
+  'maintenance.deletePermanentlyQuestion':
     'Permanently delete “{name}”? Its entries, history and snapshots are deleted with it. This cannot be undone.',
-  'maintenance.isGone': '“{name}” was permanently deleted.',
-  'maintenance.keepIt': 'Keep',
+  'maintenance.planDeletedPermanently': '“{name}” was permanently deleted.',
+  'maintenance.keep': 'Keep',
   'maintenance.backups': 'Backups',
-  'maintenance.whatABackupIs':
+  'maintenance.backupsIntroduction':
     'A backup is one file with all plans, their entries, history and snapshots, and all people. You can keep working while it is made.',
-  'maintenance.kept':
+  'maintenance.nightlyBackups':
     '{count, plural, =0 {No nightly backups are made.} other {A backup is made every night; the last # are kept.}}',
-  'maintenance.theyLieAt': 'They are stored in {folder}. Copy them to another machine.',
+  'maintenance.storedIn': 'They are stored in {folder}. Copy them to another machine.',
   'maintenance.backUpNow': 'Back up now',
-  'maintenance.isMade': 'The backup was made.',
+  'maintenance.backupMade': 'The backup was made.',
   'maintenance.backup': 'Backup',
-  'maintenance.made': 'Created',
+  'maintenance.created': 'Created',
   'maintenance.size': 'Size',
   'maintenance.save': 'Save',
   'maintenance.restore': 'Restore …',
-  'maintenance.remove': 'Delete',
-  'maintenance.isRemoved': 'The backup was deleted.',
+  'maintenance.delete': 'Delete',
+  'maintenance.backupDeleted': 'The backup was deleted.',
   'maintenance.noBackups': 'There is no backup yet.',
   'maintenance.fromAFile': 'Restore from a file',
-  'maintenance.restoring': 'Restore from a backup',
+  'maintenance.restoreTitle': 'Restore from a backup',
   'maintenance.asCopies':
     'The plans you choose are added as copies, with their entries, history and snapshots. Your existing plans are not changed.',
   'maintenance.reading': 'Reading the backup',
   'maintenance.entries': '{count, plural, one {1 entry} other {# entries}}',
-  'maintenance.steps': '{count, plural, one {1 change} other {# changes}}',
+  'maintenance.changes': '{count, plural, one {1 change} other {# changes}}',
   'maintenance.snapshots': '{count, plural, one {1 snapshot} other {# snapshots}}',
   'maintenance.asOf': 'as of {day}',
-  'maintenance.restoreThem': '{count, plural, one {Restore 1 plan} other {Restore # plans}}',
-  'maintenance.areRestored': 'Restored: {names}.',
+  'maintenance.restoreChosen': '{count, plural, one {Restore 1 plan} other {Restore # plans}}',
+  'maintenance.plansRestored': 'Restored: {names}.',
   'maintenance.emptyBackup': 'There are no plans in this backup.',
 } as const;

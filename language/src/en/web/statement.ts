@@ -1,13 +1,13 @@
 export default {
   'statement.statementFrom': 'Statement from {file}',
-  'statement.theBank': 'the bank',
+  'statement.bank': 'the bank',
   'statement.reading': 'Reading the statement …',
   'statement.cancelReading': 'Cancel',
   'statement.cannotBeRead': 'This file cannot be read. {why} Nothing was stored.',
   'statement.whichAccount': '{hasNumber, select, true {Account for {number}} other {Account}}',
   'statement.chooseAccount': 'Choose …',
-  'statement.takeAll': '{count, plural, one {Import one entry} other {Import # entries}}',
-  'statement.leave': 'Cancel',
+  'statement.importAll': '{count, plural, one {Import one entry} other {Import # entries}}',
+  'statement.cancel': 'Cancel',
   'statement.previewCounts': '{added} new, {expected} expected, {known} already entered.',
   'statement.closingAgrees': 'After the import, the balance on {day} equals the statement’s.',
   'statement.closingDiffers':
@@ -24,17 +24,17 @@ export default {
   'statement.states.skipped': 'left out',
   'statement.isKnownAs': '{hasWhat, select, true {{what}} other {an entry}} of {day}',
   'statement.maybeSame': 'possibly {hasWhat, select, true {{what}} other {the entry}} of {day}',
-  'statement.takeIt': 'Import this entry',
+  'statement.importEntry': 'Import this entry',
   'statement.notAssigned': 'not assigned',
-  'statement.typeItsLine':
+  'statement.assignHint':
     'Press Enter or type a line to assign an entry, Delete to leave it unassigned, Space to leave it out.',
   'statement.cannotAssign': 'An entry that already exists keeps its line.',
-  'statement.taken': '{count, plural, one {One entry imported.} other {# entries imported.}}',
+  'statement.imported': '{count, plural, one {One entry imported.} other {# entries imported.}}',
   'statement.linesLeftOut':
     '{count, plural, one {One line cannot be read and is left out. Correct it in the file, or enter it by hand.} other {# lines cannot be read and are left out. Correct them in the file, or enter them by hand.}}',
-  'statement.andMoreLines': 'and {count} more',
-  'statement.allKnown': 'All entries are already there',
-  'statement.howItIsRead': 'How the file is read',
+  'statement.moreLines': 'and {count} more',
+  'statement.allEntered': 'All entries are already there',
+  'statement.howRead': 'How the file is read',
   'statement.separator': 'Separator',
   'statement.separators.,': 'comma',
   'statement.separators.;': 'semicolon',
@@ -55,5 +55,5 @@ export default {
   'statement.column.reference': 'Reference',
   'statement.column.balance': 'Balance',
   'statement.none': 'none',
-  'statement.firstLines': 'First rows',
+  'statement.firstRows': 'First rows',
 } as const;

@@ -1,10 +1,10 @@
 export default {
   'trial.since': 'Since {time}',
-  'trial.trySomething': 'Try',
-  'trial.trySomethingTitle': 'Try changes and see every difference (Alt+T)',
+  'trial.try': 'Try',
+  'trial.tryHint': 'Try changes and see every difference (Alt+T)',
   'trial.changesAreUndone': '{count, plural, one {The change was undone.} other {# changes were undone.}}',
   'trial.trying': 'Trying',
-  'trial.compareWithAnotherMoment': 'Compare with another moment',
+  'trial.compareFrom': 'Compare with another moment',
   'trial.fromNowOn': 'Starting now',
   'trial.sinceBefore': 'Since before “{label}”',
   'trial.changeCount':

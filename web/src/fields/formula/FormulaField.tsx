@@ -20,49 +20,49 @@ const CALENDAR: readonly Completion[] = [
   {
     label: 'month',
     get detail() {
-      return t('fields.theMonthsNumber1To');
+      return t('fields.word.month');
     },
     type: 'keyword',
   },
   {
     label: 'quarter',
     get detail() {
-      return t('fields.theQuartersNumber1To');
+      return t('fields.word.quarter');
     },
     type: 'keyword',
   },
   {
     label: 'year',
     get detail() {
-      return t('fields.theYear');
+      return t('fields.word.year');
     },
     type: 'keyword',
   },
   {
     label: 'period',
     get detail() {
-      return t('fields.theMonthsNumberInThe');
+      return t('fields.word.period');
     },
     type: 'keyword',
   },
   {
     label: 'years',
     get detail() {
-      return t('fields.wholeYearsSinceThePlans');
+      return t('fields.word.years');
     },
     type: 'keyword',
   },
   {
     label: 'days',
     get detail() {
-      return t('fields.daysInTheMonth');
+      return t('fields.word.days');
     },
     type: 'keyword',
   },
   {
     label: 'row',
     get detail() {
-      return t('fields.rowOfList');
+      return t('fields.word.row');
     },
     type: 'keyword',
   },

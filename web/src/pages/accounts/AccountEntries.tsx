@@ -54,7 +54,7 @@ const COLUMNS: readonly GridColumn[] = [
   {
     id: 'what',
     get heading() {
-      return t('entries.what');
+      return t('entries.description');
     },
     width: 280,
     pin: null,
@@ -183,7 +183,7 @@ export function AccountEntries({ planId, account, balances, expected }: AccountE
         const entries = await found.fetch(places);
         const edits = entries.map((entry) => ({ entry: entry.id, before: givenOf(entry), after: null }));
         if (edits.length > 0)
-          send({ kind: 'entries.set', entries: edits }, t('accounts.entriesRemoved', { count: edits.length }));
+          send({ kind: 'entries.set', entries: edits }, t('accounts.entriesDeleted', { count: edits.length }));
       })();
     },
     textOf: (row, column) => textInCell(cellOf(row, column)),
@@ -192,7 +192,7 @@ export function AccountEntries({ planId, account, balances, expected }: AccountE
   if (found.problem !== null)
     return (
       <p className="refusal" role="alert">
-        {t('entries.theEntriesCannotBeShown', { problem: found.problem })}
+        {t('entries.notShown', { problem: found.problem })}
       </p>
     );
   if (rows.length === 0 && !found.isLoading) return <p className="quiet account-empty">{t('accounts.noEntries')}</p>;

@@ -64,7 +64,7 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
 
   return (
     <FormDialog
-      title={account === null ? t('accounts.newAccount') : t('accounts.changeAccount')}
+      title={account === null ? t('accounts.newAccount') : t('accounts.edit')}
       submit={t('accounts.save')}
       refusal={refusal}
       draft={draft}
@@ -111,7 +111,7 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
       <div>
         <Form.Check
           id="account-opening-on"
-          label={t('accounts.onTheDay')}
+          label={t('accounts.openingDay')}
           checked={given.openingOn !== null}
           onChange={(event) => put({ openingOn: event.target.checked ? `${plan.firstMonth}-01` : null })}
         />
@@ -119,7 +119,7 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
           <small className="quiet">{t('accounts.beforeAllEntries')}</small>
         ) : (
           <DateField
-            label={t('accounts.onTheDay')}
+            label={t('accounts.openingDay')}
             value={given.openingOn}
             locale={plan.locale}
             onChange={(openingOn) => put({ openingOn })}
@@ -170,7 +170,7 @@ export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormPro
             onClick={remove}
             title={isUsed ? t('accounts.hasEntries') : undefined}
           >
-            {t('accounts.deleteIt')}
+            {t('accounts.delete')}
           </button>
         </div>
       )}

@@ -69,20 +69,19 @@ export function AccountView({ planId, account, ledger, balances, onEdit, onImpor
   );
 
   // A statement is read by the server, and nothing of it can be tried on one's own page alone.
-  const whoMay = useRole().mayChange ? {} : { isDisabled: true, title: t('accounts.onlyWhoMayChange') };
+  const whoMay = useRole().mayChange ? {} : { isDisabled: true, title: t('accounts.editorsImportOnly') };
   return (
     <section className="account-view" aria-label={account.name}>
       <div className="section-head">
         <h3>
-          {account.name}{' '}
-          <small>{account.closed ? t('accounts.closedWord') : t(`accounts.kinds.${account.kind}`)}</small>
+          {account.name} <small>{account.closed ? t('accounts.closed') : t(`accounts.kinds.${account.kind}`)}</small>
         </h3>
         <p className="account-now">
           {t('accounts.balanceOn', { day: dayInWords(now, plan.locale) })}{' '}
           <strong>{money(balances.on(account.id, now))}</strong>
         </p>
         <button type="button" className="tool" onClick={onEdit}>
-          <Icon name="edit" /> {t('accounts.changeAccount')}
+          <Icon name="edit" /> {t('accounts.edit')}
         </button>
         {onFetch && <ToolbarButton icon="fetch" words={t('accounts.fetchFromBank')} {...whoMay} onClick={onFetch} />}
         <ToolbarButton icon="openFile" words={t('accounts.importStatement')} {...whoMay} onClick={onImport} />
@@ -107,7 +106,7 @@ export function AccountView({ planId, account, ledger, balances, onEdit, onImpor
             <div className="forecast">
               <div className="forecast-words">
                 <label>
-                  {t('accounts.forecastFor')}
+                  {t('accounts.forecastUntil')}
                   <Select value={months} onChange={(event) => setMonths(Number(event.target.value))}>
                     {AHEAD.map((count) => (
                       <option key={count} value={count}>
@@ -136,7 +135,7 @@ export function AccountView({ planId, account, ledger, balances, onEdit, onImpor
                     {t('accounts.staysAbove', { limit: money(account.limit * minorUnitsIn(document)) })}
                   </p>
                 ) : null}
-                <p className="quiet">{t('accounts.forecastIsMadeOf')}</p>
+                <p className="quiet">{t('accounts.forecastIncludes')}</p>
               </div>
               <PictureView picture={picture} height={170} />
             </div>

@@ -82,7 +82,7 @@ export function AccountsPage() {
           {t('accounts.newAccount')}
         </button>
         {balances !== null && accounts.length > 0 && (
-          <p className="year-summary">{t('accounts.inAll', { total: money(total) })}</p>
+          <p className="year-summary">{t('accounts.allTogether', { total: money(total) })}</p>
         )}
       </div>
       {problem !== null && (
@@ -93,7 +93,7 @@ export function AccountsPage() {
       {accounts.length === 0 ? (
         <div className="empty-state">
           <h3>{t('accounts.noAccounts')}</h3>
-          <p>{t('accounts.anAccountIs')}</p>
+          <p>{t('accounts.introduction')}</p>
           <button type="button" className="btn btn-primary" onClick={() => setEdited('new')}>
             {t('accounts.newAccount')}
           </button>
@@ -114,7 +114,7 @@ export function AccountsPage() {
                     <span className="account-name" title={account.name}>
                       {account.name}
                     </span>
-                    <small>{account.closed ? t('accounts.closedWord') : t(`accounts.kinds.${account.kind}`)}</small>
+                    <small>{account.closed ? t('accounts.closed') : t(`accounts.kinds.${account.kind}`)}</small>
                     <span className="account-balance tabular">
                       {balances ? money(balances.on(account.id, now)) : '…'}
                     </span>

@@ -43,7 +43,7 @@ export function CsvTerms({ csv: { format, headings, sample }, problem, onChange 
   const whats = format.what.split('\t').filter((heading) => heading !== '');
   return (
     <details className="csv-terms" open={problem !== null}>
-      <summary>{t('statement.howItIsRead')}</summary>
+      <summary>{t('statement.howRead')}</summary>
       {problem !== null && (
         <p className="refusal" role="alert">
           {problem}
@@ -135,7 +135,7 @@ export function CsvTerms({ csv: { format, headings, sample }, problem, onChange 
         </fieldset>
       </div>
       <div className="csv-sample">
-        <table aria-label={t('statement.firstLines')}>
+        <table aria-label={t('statement.firstRows')}>
           <thead>
             <tr>
               {headings.map((heading) => (

@@ -117,7 +117,7 @@ export function ImportStatement({
 }: ImportStatementProps) {
   const { document, ledger } = useSessionState();
   const session = useSession();
-  const name = source.kind === 'file' ? source.file.name : t('statement.theBank');
+  const name = source.kind === 'file' ? source.file.name : t('statement.bank');
   const plan = planOf(document);
   const units = minorUnitsIn(document);
   const send = useSend();
@@ -191,7 +191,7 @@ export function ImportStatement({
     const from = name.slice(0, 120);
     const refused = send(
       { kind: 'entries.set', entries: edits, from, since: data!.revision, stated },
-      t('statement.taken', { count: added }),
+      t('statement.imported', { count: added }),
       true,
     );
     if (refused) return setRefusal(say(refused.message));
@@ -199,7 +199,7 @@ export function ImportStatement({
   };
 
   const editing: ColumnEditing<LineRow, GridColumn> = {
-    readOnlyReason: (row, column) => (column.id !== 'target' ? t('statement.typeItsLine') : row.line.state === 'new' ? null : t('statement.cannotAssign')), // prettier-ignore
+    readOnlyReason: (row, column) => (column.id !== 'target' ? t('statement.assignHint') : row.line.state === 'new' ? null : t('statement.cannotAssign')), // prettier-ignore
     begin: () => ({ text: '', options: { target: null } }),
     read(at, { options }) {
       if (options.target != null) onCorrect(at.row, { target: options.target });
@@ -217,7 +217,7 @@ export function ImportStatement({
             <input
               type="checkbox"
               tabIndex={-1}
-              aria-label={t('statement.takeIt')}
+              aria-label={t('statement.importEntry')}
               checked={row.isTaken}
               onChange={() => onCorrect(row.key, { isTaken: !row.isTaken })}
             />
@@ -317,11 +317,11 @@ export function ImportStatement({
             disabled={rows.length === 0 || isFetching}
             onClick={takeIn}
           >
-            {added === 0 && rows.length > 0 ? t('statement.allKnown') : t('statement.takeAll', { count: added })}
+            {added === 0 && rows.length > 0 ? t('statement.allEntered') : t('statement.importAll', { count: added })}
           </button>
         )}
         <button type="button" className="btn btn-link btn-sm" onClick={onClose}>
-          {isPending ? t('statement.cancelReading') : t('statement.leave')}
+          {isPending ? t('statement.cancelReading') : t('statement.cancel')}
         </button>
       </div>
       {isPending && (
@@ -386,7 +386,7 @@ export function ImportStatement({
                 locale={plan.locale}
               />
             ))}
-          <p className="statement-said quiet">{t('statement.typeItsLine')}</p>
+          <p className="statement-said quiet">{t('statement.assignHint')}</p>
           <Grid
             control={control}
             label={t('statement.statementFrom', { file: name })}

@@ -37,7 +37,7 @@ export function Reconciliations({ planId, account, onClose }: ReconciliationsPro
         id,
         entries: tickedIn(id).map((entry) => ({ entry: entry.id, before: givenOf(entry) })),
       },
-      t('accounts.takenBack', { day: dayInWords(on, plan.locale) }),
+      t('accounts.reopened', { day: dayInWords(on, plan.locale) }),
     );
   return (
     <section className="reconciliations" aria-label={t('accounts.reconciliations')}>
@@ -62,7 +62,7 @@ export function Reconciliations({ planId, account, onClose }: ReconciliationsPro
               {t('accounts.finishedOn', { day: dayInWords(row.finished, plan.locale), count: tickedIn(row.id).length })}
             </small>
             <button type="button" className="btn btn-link btn-sm" onClick={() => takeBack(row)}>
-              {t('accounts.takeBack')}
+              {t('accounts.reopen')}
             </button>
             {shown === row.id && (
               <ul className="tick-list">

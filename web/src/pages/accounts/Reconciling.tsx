@@ -109,9 +109,9 @@ export function Reconciling({ planId, account, balances, onClose }: ReconcilingP
             <dd className="tabular">{money(reckoned)}</dd>
           </div>
           <div className={difference === 0 ? 'is-nil' : ''}>
-            <dt>{t('accounts.differenceWord')}</dt>
+            <dt>{t('accounts.difference')}</dt>
             <dd className="tabular" aria-live="polite">
-              {difference === null ? t('accounts.typeTheClosing') : money(difference)}
+              {difference === null ? t('accounts.closingBalanceMissing') : money(difference)}
             </dd>
           </div>
         </dl>

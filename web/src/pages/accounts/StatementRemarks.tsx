@@ -46,7 +46,7 @@ export function Unreadable({ lines }: { readonly lines: readonly string[] }) {
           <li key={line}>{line}</li>
         ))}
         {lines.length > MOST_UNREADABLE && (
-          <li>{t('statement.andMoreLines', { count: lines.length - MOST_UNREADABLE })}</li>
+          <li>{t('statement.moreLines', { count: lines.length - MOST_UNREADABLE })}</li>
         )}
       </ul>
     </div>

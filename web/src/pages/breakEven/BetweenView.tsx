@@ -58,7 +58,7 @@ export function BetweenView({ row, sliders }: BetweenViewProps) {
     <>
       <CalculatorLayout
         name={row.name}
-        answerLabel={t('breakEven.whenIsReached', { name: row.name })}
+        answerLabel={t('breakEven.whenReached', { name: row.name })}
         period={0}
         terms={
           <>
@@ -74,11 +74,11 @@ export function BetweenView({ row, sliders }: BetweenViewProps) {
                 <InputRow
                   calculator={{ table: 'breakEvens', row }}
                   column={side.column}
-                  label={t('breakEven.costsInAMonth')}
+                  label={t('breakEven.monthlyCosts')}
                   period={0}
                   when={first}
                   sliders={sliders}
-                  placeholder={t('breakEven.aFigureLinesARule')}
+                  placeholder={t('breakEven.figureLinesOrRule')}
                   after={
                     <button type="button" className="tool term-tool" onClick={() => setChoosing(index)}>
                       <Icon name="add" />
@@ -88,7 +88,7 @@ export function BetweenView({ row, sliders }: BetweenViewProps) {
                 />
               </div>
             ))}
-            <p className="quiet">{t('breakEven.whatEachOfThemCosts')}</p>
+            <p className="quiet">{t('breakEven.alternativesHint')}</p>
             <UsedBy users={usersOf(document, row.id)} />
           </>
         }
@@ -105,7 +105,7 @@ export function BetweenView({ row, sliders }: BetweenViewProps) {
       </CalculatorLayout>
       {choosing !== null && (
         <LinesDialog
-          title={t('breakEven.whatCosts', { name: names[choosing] })}
+          title={t('breakEven.costsOf', { name: names[choosing] })}
           as="costs"
           onFormula={(formula) => set({ [SIDES[choosing]!.column]: formula })}
           onClose={() => setChoosing(null)}
@@ -132,18 +132,18 @@ function Between({ row, between, explained, onExplain }: BetweenProps) {
       <KeyFigures
         figures={[
           {
-            label: t('breakEven.theyHaveCostTheSame'),
+            label: t('breakEven.costsEqualIn'),
             value: crossing ? monthInWords(crossing.month, locale) : 'never',
             id: outputId(row.id, 'months'),
             ...(crossing ? { also: t('breakEven.monthOfThePlan', { months: crossing.months }) } : {}),
           },
           {
-            label: t('breakEven.toThePlansEnd', { one }),
+            label: t('breakEven.oneToPlanEnd', { one }),
             value: first.at(-1) ?? null,
             id: outputId(row.id, 'first cumulative'),
           },
           {
-            label: t('breakEven.secondToThePlansEnd', { other }),
+            label: t('breakEven.otherToPlanEnd', { other }),
             value: second.at(-1) ?? null,
             id: outputId(row.id, 'second cumulative'),
           },
@@ -152,12 +152,12 @@ function Between({ row, between, explained, onExplain }: BetweenProps) {
         onExplain={onExplain}
       />
       <p className="bench-words" role="status">
-        {say(crossing ? t('breakEven.untilThenHasCostLess', { before, after }) : never)}
+        {say(crossing ? t('breakEven.cheaperUntilThen', { before, after }) : never)}
       </p>
       <ChartCard
         picture={picture}
         height={260}
-        label={t('breakEven.costsAddedUpMonthBy')}
+        label={t('breakEven.cumulativeCosts')}
         rowHeading={t('breakEven.month')}
         rows={rows}
         columns={columns}

@@ -8,10 +8,10 @@ import { t } from '../../language/language.ts';
 
 const NOTHING = {
   get heading() {
-    return t('breakEven.noBreakEvenYet');
+    return t('breakEven.none');
   },
   get words() {
-    return t('breakEven.howManyUnitsItTakes');
+    return t('breakEven.introduction');
   },
 };
 
@@ -24,13 +24,13 @@ const KINDS = [
   },
   {
     get words() {
-      return t('breakEven.inWhichMonthItHas');
+      return t('breakEven.paybackQuestion');
     },
     settings: { about: 'time', flow: '{@net}' },
   },
   {
     get words() {
-      return t('breakEven.whenTwoAlternativesHaveCost');
+      return t('breakEven.alternativesQuestion');
     },
     settings: { about: 'between' },
   },

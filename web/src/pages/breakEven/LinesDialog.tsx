@@ -21,7 +21,7 @@ export function LinesDialog({ title, as, onFormula, onClose }: LinesDialogProps)
   const [refusal, setRefusal] = useState<string | null>(null);
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    if (chosen.length === 0) return setRefusal(t('breakEven.chooseAtLeastOneLine'));
+    if (chosen.length === 0) return setRefusal(t('breakEven.lineMissing'));
     const refused = onFormula(
       togetherFormula(
         all.filter(({ id }) => chosen.includes(id)),
@@ -33,13 +33,7 @@ export function LinesDialog({ title, as, onFormula, onClose }: LinesDialogProps)
   };
   const headings = [...new Set(all.map(({ heading }) => heading))];
   return (
-    <FormDialog
-      title={title}
-      submit={t('breakEven.takeTheseTogether')}
-      refusal={refusal}
-      onSubmit={submit}
-      onClose={onClose}
-    >
+    <FormDialog title={title} submit={t('breakEven.useLines')} refusal={refusal} onSubmit={submit} onClose={onClose}>
       <div className="wide lines-choice">
         {headings.map((heading) => (
           <fieldset key={heading}>

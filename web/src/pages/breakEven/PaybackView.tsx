@@ -34,19 +34,19 @@ export function PaybackView({ row }: { readonly row: BreakEvenRow }) {
     <>
       <CalculatorLayout
         name={row.name}
-        answerLabel={t('breakEven.whenIsReached', { name: row.name })}
+        answerLabel={t('breakEven.whenReached', { name: row.name })}
         period={0}
         terms={
           <>
             <div className="term">
-              <span className="term-label">{t('breakEven.whatHasToPay')}</span>
+              <span className="term-label">{t('breakEven.project')}</span>
               <Select
-                aria-label={t('breakEven.whatHasToPayItself')}
+                aria-label={t('breakEven.projectToPayBack')}
                 value={row.flow !== null && known.includes(row.flow) ? row.flow : ''}
                 onChange={(event) => choose(event.target.value)}
               >
                 <option value="" disabled>
-                  {t('breakEven.asTheRuleBelowSays')}
+                  {t('breakEven.byRule')}
                 </option>
                 <option value="{@net}">{t('breakEven.theWholePlan')}</option>
                 {groups.map(({ group }) => (
@@ -63,9 +63,9 @@ export function PaybackView({ row }: { readonly row: BreakEvenRow }) {
               label={t('breakEven.netOfAMonth')}
               period={0}
               when={monthInWords(model.calendar.first, planOf(document).locale, 'short')}
-              placeholder={t('breakEven.inLessOut')}
+              placeholder={t('breakEven.incomeLessExpenses')}
             />
-            <p className="quiet">{t('breakEven.whatComesInLessWhat')}</p>
+            <p className="quiet">{t('breakEven.paybackHint')}</p>
             <UsedBy users={usersOf(document, row.id)} />
           </>
         }
@@ -82,7 +82,7 @@ export function PaybackView({ row }: { readonly row: BreakEvenRow }) {
       </CalculatorLayout>
       {choosing && (
         <LinesDialog
-          title={t('breakEven.whatHasToPayItself')}
+          title={t('breakEven.projectToPayBack')}
           as="net"
           onFormula={setFlow}
           onClose={() => setChoosing(false)}
@@ -113,7 +113,7 @@ function Payback({ row, payback, explained, onExplain }: PaybackProps) {
       <KeyFigures
         figures={[
           {
-            label: t('breakEven.paidBackIn'),
+            label: t('breakEven.payback'),
             value: reached ? monthInWords(reached.month, locale) : 'never',
             id: outputId(row.id, 'months'),
             ...(reached ? { also: t('breakEven.paybackMonth', { months: reached.months }) } : {}),
@@ -130,13 +130,13 @@ function Payback({ row, payback, explained, onExplain }: PaybackProps) {
       />
       {(never ?? again) && (
         <p className="bench-words" role="status">
-          {say(never ?? t('breakEven.inItFallsBelowNothing', { month: monthInWords(again!, locale) }))}
+          {say(never ?? t('breakEven.belowZeroAgain', { month: monthInWords(again!, locale) }))}
         </p>
       )}
       <ChartCard
         picture={picture}
         height={260}
-        label={t('breakEven.addedUpMonthByMonth')}
+        label={t('breakEven.cumulativeNetByMonth')}
         rowHeading={t('breakEven.month')}
         rows={rows}
         columns={columns}

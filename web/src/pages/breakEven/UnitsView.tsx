@@ -40,7 +40,7 @@ const VIEWS = [
       return t('breakEven.unitCost');
     },
     get title() {
-      return t('breakEven.byMonthQuarterAndYear');
+      return t('breakEven.unitCostSpans');
     },
   },
 ] as const;
@@ -69,19 +69,19 @@ export function UnitsView({ row, sliders }: UnitsViewProps) {
   return (
     <CalculatorLayout
       name={row.name}
-      answerLabel={t('breakEven.whatComesTo', { name: row.name })}
+      answerLabel={t('breakEven.resultsOf', { name: row.name })}
       period={period}
       terms={
         <>
-          {input('fixedCosts', t('breakEven.fixedCosts'), t('breakEven.whateverIsSold'))}
-          {input('price', t('breakEven.priceOfAUnit'), t('breakEven.whatItBrings'))}
-          {input('variableCost', t('breakEven.costOfAUnit'), t('breakEven.whatEachOneCosts'))}
+          {input('fixedCosts', t('breakEven.fixedCosts'), t('breakEven.regardlessOfUnits'))}
+          {input('price', t('breakEven.pricePerUnit'), t('breakEven.revenueEach'))}
+          {input('variableCost', t('breakEven.variableCostPerUnit'), t('breakEven.costEach'))}
           {input('plannedUnits', t('breakEven.plannedUnits'), t('breakEven.nonePlanned'))}
-          {input('targetProfit', t('breakEven.profitAimedAt'), 'none')}
+          {input('targetProfit', t('breakEven.targetProfit'), 'none')}
           <div className="term">
-            <span className="term-label">{t('breakEven.asItIsIn')}</span>
+            <span className="term-label">{t('breakEven.asIn')}</span>
             <MonthField
-              label={t('breakEven.asItIsIn')}
+              label={t('breakEven.asIn')}
               months={months}
               value={month}
               locale={plan.locale}
@@ -89,8 +89,8 @@ export function UnitsView({ row, sliders }: UnitsViewProps) {
             />
           </div>
           <h3>{t('breakEven.unitCostByMonth')}</h3>
-          {input('costs', t('breakEven.costsOfAMonth'), t('breakEven.aLineOrGroup'), false)}
-          {input('units', t('breakEven.unitsOfAMonth'), 'a line', false)}
+          {input('costs', t('breakEven.costsOfMonth'), t('breakEven.lineOrGroup'), false)}
+          {input('units', t('breakEven.unitsOfMonth'), 'a line', false)}
           <UsedBy users={usersOf(document, row.id)} />
         </>
       }
@@ -129,26 +129,26 @@ function UnitsFigures({ row, answer, explained, onExplain }: UnitsFiguresProps) 
       <KeyFigures
         figures={[
           {
-            label: t('breakEven.nothingIsLostFrom'),
+            label: t('breakEven.point'),
             value: wholeUnits ?? 'never',
             unit: 'number',
             id: id('whole units'),
             ...(units === null ? {} : { also: t('breakEven.unitsExactly', { units: write(units, 'number') }) }),
           },
-          { label: t('breakEven.revenueThere'), value: revenue ?? 'none', id: id('revenue') },
+          { label: t('breakEven.revenueAtPoint'), value: revenue ?? 'none', id: id('revenue') },
           {
-            label: t('breakEven.aUnitLeaves'),
+            label: t('breakEven.contribution'),
             value: contribution,
             id: id('contribution'),
             ...(contributionRatio === null
               ? {}
-              : { also: t('breakEven.ofItsPrice', { ratio: write(contributionRatio, 'percent') }) }),
+              : { also: t('breakEven.contributionRatio', { ratio: write(contributionRatio, 'percent') }) }),
           },
           ...(plannedUnits === null
             ? []
             : [
                 {
-                  label: t('breakEven.thePlannedUnitsLeave'),
+                  label: t('breakEven.plannedProfit'),
                   value: profit,
                   id: id('profit'),
                   ...(marginOfSafety === null
@@ -164,7 +164,7 @@ function UnitsFigures({ row, answer, explained, onExplain }: UnitsFiguresProps) 
                   value: unitsForTarget === null ? 'never' : Math.ceil(unitsForTarget - 1e-9),
                   unit: 'number' as const,
                   id: id('units for target'),
-                  also: t('breakEven.unitsHaveToBeSold'),
+                  also: t('breakEven.theTargetProfit'),
                 },
               ]),
         ]}
@@ -201,7 +201,7 @@ function Crossing({ answer }: { readonly answer: UnitsAnswer }) {
 function UnitCost({ row, model }: { readonly row: BreakEvenRow; readonly model: PlanModel }) {
   const shown = useMemo(() => attempt(() => unitCostView(row, model)), [row, model]);
   if (isNoFigure(shown)) return <NoAnswer reason={shown} />;
-  if (shown.isEmpty) return <p className="bench-words">{t('breakEven.nameTheCostsOfA')}</p>;
+  if (shown.isEmpty) return <p className="bench-words">{t('breakEven.unitCostIncomplete')}</p>;
   return (
     <>
       <ChartCard

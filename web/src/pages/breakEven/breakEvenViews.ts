@@ -62,7 +62,7 @@ export function unitsView(answer: UnitsAnswer, document: Document) {
   ];
   const count = (value: number) => writeFigure(value, 'number', plan);
   const picture: Picture = {
-    label: t('breakEven.whatUnitsCostAndWhat'),
+    label: t('breakEven.costsAndRevenueByUnits'),
     axis: plan.currency,
     categoryName: t('breakEven.units'),
     categories: steps.map(count),
@@ -114,7 +114,7 @@ export function unitCostView(row: BreakEvenRow, model: PlanModel) {
   ];
   const categories = calendar.months.map((month) => monthInWords(month, plan.locale, 'short'));
   const picture: Picture = {
-    label: t('breakEven.whatAUnitCostsMonth'),
+    label: t('breakEven.unitCostMonthByMonth'),
     axis: plan.currency,
     categoryName: t('breakEven.month'),
     categories,
@@ -144,17 +144,17 @@ export function paybackView({ cumulative }: PaybackAnswer, model: PlanModel) {
   const flow = cumulative.map((value, at) => value - (cumulative[at - 1] ?? 0));
   const columns: ScheduleColumn[] = [
     { id: 'flow', heading: t('breakEven.netOfTheMonth'), unit: 'money', values: flow },
-    { id: 'cumulative', heading: t('breakEven.addedUp'), unit: 'money', values: cumulative },
+    { id: 'cumulative', heading: t('breakEven.cumulativeNet'), unit: 'money', values: cumulative },
   ];
   const picture: Picture = {
-    label: t('breakEven.theNetAddedUpFrom'),
+    label: t('breakEven.cumulativeNetFromStart'),
     axis: plan.currency,
     categoryName: t('breakEven.month'),
     categories: calendar.months.map((month) => monthInWords(month, plan.locale, 'short')),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
       { label: t('breakEven.netOfTheMonth'), values: flow, mark: 'bars', tone: 'setAside' },
-      { label: t('breakEven.addedUp'), values: cumulative, mark: 'line', tone: 'net' },
+      { label: t('breakEven.cumulativeNet'), values: cumulative, mark: 'line', tone: 'net' },
     ],
   };
   return { rows: calendar.months.map((month) => monthInWords(month, plan.locale)), columns, picture };
@@ -176,7 +176,7 @@ export function betweenView({ first, second }: BetweenAnswer, row: BreakEvenRow,
     },
   ];
   const picture: Picture = {
-    label: t('breakEven.whatBothHaveCostBy'),
+    label: t('breakEven.cumulativeCostsOfBoth'),
     axis: plan.currency,
     categoryName: t('breakEven.month'),
     categories: calendar.months.map((month) => monthInWords(month, plan.locale, 'short')),

@@ -31,7 +31,7 @@ export function BudgetHead({ years, year, month, trial, onYear, onMonth, onUnloc
         <YearSwitch years={years} year={year} begins={model.calendar.yearBegins} onChange={onYear} />
       )}
       {isYearLocked(document, year) && (
-        <button type="button" className="tool year-lock" onClick={onUnlock} title={t('budget.unlockTheYear')}>
+        <button type="button" className="tool year-lock" onClick={onUnlock} title={t('budget.unlockYear')}>
           <Icon name="lock" /> {t('budget.isLocked', { year: nameOfYear(document, year) })}
         </button>
       )}

@@ -73,16 +73,16 @@ const SHOWS: readonly { readonly value: Show; readonly words: string; readonly t
       return t('budget.figures');
     },
     get title() {
-      return t('budget.theFiguresThemselves');
+      return t('budget.figuresHint');
     },
   },
   {
     value: 'running',
     get words() {
-      return t('budget.toDate');
+      return t('budget.cumulative');
     },
     get title() {
-      return t('budget.whatTheFiguresHaveRun');
+      return t('budget.cumulativeHint');
     },
   },
   {
@@ -91,47 +91,47 @@ const SHOWS: readonly { readonly value: Show; readonly words: string; readonly t
       return t('budget.rules');
     },
     get title() {
-      return t('budget.theRulesBehindTheFigures');
+      return t('budget.rulesHint');
     },
   },
 ];
 
 const ENDS: Readonly<Record<EndColumn, string>> = {
   get total() {
-    return t('budget.totalOfTheYear');
+    return t('budget.column.yearTotal');
   },
   get average() {
-    return t('budget.monthlyAverage');
+    return t('budget.column.monthlyAverage');
   },
   get ownAverage() {
-    return t('budget.averageOfMonthsWithAFigure');
+    return t('budget.column.averageWithFigure');
   },
   get running() {
-    return t('budget.totalToDate');
+    return t('budget.column.cumulative');
   },
   get ofIncome() {
-    return t('budget.shareOfIncome');
+    return t('budget.column.shareOfIncome');
   },
   get ofGroup() {
-    return t('budget.shareOfItsGroup');
+    return t('budget.column.shareOfGroup');
   },
   get ofExpenses() {
-    return t('budget.shareOfAllExpenses');
+    return t('budget.column.shareOfExpenses');
   },
   get target() {
-    return t('budget.targetShareAndDifference');
+    return t('budget.column.targetShare');
   },
 };
 
 const DENSITY_WORDS: Readonly<Record<Density, string>> = {
   get tight() {
-    return t('budget.tight');
+    return t('budget.density.compact');
   },
   get usual() {
-    return t('budget.usual');
+    return t('budget.density.standard');
   },
   get airy() {
-    return t('budget.airy');
+    return t('budget.density.comfortable');
   },
 };
 
@@ -191,25 +191,25 @@ export const BudgetToolbar = memo(function BudgetToolbar({
       </button>
     );
   return (
-    <div className="budget-toolbar" role="toolbar" aria-label={t('budget.viewOfTheBudget')}>
+    <div className="budget-toolbar" role="toolbar" aria-label={t('budget.viewOfBudget')}>
       {isNarrow && (
         <button type="button" className="tool" aria-expanded onClick={() => setOpen(false)}>
           <Icon name="columns" /> {t('budget.viewAndTools')}
         </button>
       )}
       <Segments
-        label={t('budget.rolledUpBy')}
+        label={t('budget.groupedBy')}
         value={view.span}
         options={SPANS.map((span, index) => ({
           ...span,
-          title: t('budget.withItsKey', { words: span.words, index: index + 1 }),
+          title: t('budget.withKey', { words: span.words, index: index + 1 }),
         })).filter((span) => several || span.value !== 'year')}
         onChange={(span) => onView({ span })}
       />
       <Segments label={t('budget.shown')} value={view.show} options={SHOWS} onChange={(show) => onView({ show })} />
       <Dropdown autoClose="outside">
         <Dropdown.Toggle as="button" type="button" className="tool">
-          <Icon name="columns" /> {t('budget.look')}
+          <Icon name="columns" /> {t('budget.view')}
         </Dropdown.Toggle>
         <Dropdown.Menu className="look-menu">
           <Dropdown.Header>{t('budget.columns')}</Dropdown.Header>
@@ -233,7 +233,7 @@ export const BudgetToolbar = memo(function BudgetToolbar({
             {t('budget.wideNames')}
           </Choice>
           <Choice checked={locked} onChoose={onLockYear}>
-            {t('budget.lockAgainstEditing', { year: nameOfYear(document, year) })}
+            {t('budget.lockYear', { year: nameOfYear(document, year) })}
           </Choice>
           <Dropdown.Divider />
           <Dropdown.Item as="button" type="button" onClick={copyLink}>
@@ -243,7 +243,7 @@ export const BudgetToolbar = memo(function BudgetToolbar({
       </Dropdown>
       <Dropdown autoClose="outside">
         <Dropdown.Toggle as="button" type="button" className={`tool ${view.sortBy !== 'order' ? 'is-on' : ''}`}>
-          <Icon name="sort" /> {view.sortBy === 'order' ? t('budget.order') : SORTS[view.sortBy]}
+          <Icon name="sort" /> {view.sortBy === 'order' ? t('budget.sort') : SORTS[view.sortBy]}
         </Dropdown.Toggle>
         <Dropdown.Menu className="look-menu">
           {Object.entries(SORTS).map(([by, words]) => (
@@ -280,7 +280,7 @@ export const BudgetToolbar = memo(function BudgetToolbar({
           type="search"
           className="filter-text"
           aria-label={t('budget.findLines')}
-          title={t('budget.findLinesAltS')}
+          title={t('budget.findLinesHint')}
           placeholder={t('budget.findLines')}
           value={filter.text}
           onChange={(event) => onView({ filter: { ...filter, text: event.target.value } })}
@@ -317,7 +317,7 @@ export const BudgetToolbar = memo(function BudgetToolbar({
               checked={filter.onlyInUse}
               onChoose={() => onView({ filter: { ...filter, onlyInUse: !filter.onlyInUse } })}
             >
-              {t('budget.onlyLinesInUseIn', { year: nameOfYear(document, year) })}
+              {t('budget.onlyLinesInUse', { year: nameOfYear(document, year) })}
             </Choice>
           </Dropdown.Menu>
         </Dropdown>
@@ -338,7 +338,7 @@ export const BudgetToolbar = memo(function BudgetToolbar({
           className="tool"
           aria-pressed={panel === 'typed'}
           onClick={() => onPanel('typed')}
-          title={t('budget.exceptionsAndTypedFiguresAlt')}
+          title={t('budget.exceptionsHint')}
         >
           <span className="exception-mark" aria-hidden="true" />{' '}
           {t('budget.exceptionCount', { exceptions: typed.exceptions })}
@@ -346,24 +346,18 @@ export const BudgetToolbar = memo(function BudgetToolbar({
         <ToolbarButton
           icon="split"
           words={t('budget.split')}
-          title={t('budget.splitTheIncomeByPercentages')}
+          title={t('budget.splitHint')}
           isOn={panel === 'split'}
           onClick={() => onPanel('split')}
         />
         <ToolbarButton
           icon="fit"
-          words={t('budget.makeItFit')}
-          title={t('budget.makeTheYearFitAlt')}
+          words={t('budget.balance')}
+          title={t('budget.balanceHint')}
           isOn={panel === 'fit'}
           onClick={() => onPanel('fit')}
         />
-        <ToolbarButton
-          icon="trial"
-          words={t('budget.try')}
-          title={t('budget.trySomethingAndSeeEvery')}
-          isOn={trying}
-          onClick={onTry}
-        />
+        <ToolbarButton icon="trial" words={t('budget.try')} title={t('budget.tryHint')} isOn={trying} onClick={onTry} />
       </div>
     </div>
   );

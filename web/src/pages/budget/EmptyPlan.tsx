@@ -7,9 +7,9 @@ export function startWithUsualGroups(send: (command: Command) => boolean): void 
   const groups = [
     [t('budget.income'), 'income', null],
     [t('budget.fixedCosts'), 'expense', 'fixed'],
-    [t('budget.nowAndThen'), 'expense', 'periodic'],
+    [t('budget.periodic'), 'expense', 'periodic'],
     [t('budget.dayToDay'), 'expense', 'dayToDay'],
-    [t('budget.setAside'), 'setAside', null],
+    [t('budget.savings'), 'setAside', null],
   ] as const;
   for (const [name, side, rhythm] of groups) send({ kind: 'group.add', id: newId(), name, side, rhythm, before: null });
 }
@@ -19,13 +19,13 @@ export function EmptyPlan({ onAdd, onStart }: { readonly onAdd: () => void; read
   return (
     <div className="empty-state">
       <h2>{t('budget.anEmptyPlan')}</h2>
-      <p>{t('budget.linesLiveInGroupsWhat')}</p>
+      <p>{t('budget.emptyPlanHint')}</p>
       <p>
         <button type="button" className="btn btn-primary" onClick={onStart} autoFocus>
-          {t('budget.beginWithTheUsualGroups')}
+          {t('budget.addUsualGroups')}
         </button>{' '}
         <button type="button" className="btn btn-outline-primary" onClick={onAdd}>
-          {t('budget.addOneGroup')}
+          {t('budget.addGroup')}
         </button>
       </p>
     </div>

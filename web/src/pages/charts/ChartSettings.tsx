@@ -38,16 +38,16 @@ const FORM_WORDS: Readonly<Record<ChartForm, string>> = {
     return t('charts.sideBySide');
   },
   get stacked() {
-    return t('charts.piledUp');
+    return t('charts.stacked');
   },
   get running() {
-    return t('charts.addedUpOverTime');
+    return t('charts.runningTotal');
   },
   get bars() {
     return t('charts.sharesAsBars');
   },
   get ring() {
-    return t('charts.sharesAsARing');
+    return t('charts.sharesRing');
   },
   get along() {
     return t('charts.alongAColumn');
@@ -90,7 +90,7 @@ export function ChartSettings(props: ChartSettingsProps) {
 function ListChartSettings({ chart, document, list, onKeep }: ChartSettingsProps & { readonly list: ListRow }) {
   const { settings, series } = chart;
   return (
-    <aside className="chart-settings" aria-label={t('charts.settingsOfTheChart')}>
+    <aside className="chart-settings" aria-label={t('charts.settings')}>
       <TitleField chart={chart} document={document} onKeep={onKeep} />
       <DrawingFields
         list={list}
@@ -148,10 +148,10 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
     setSeries(next);
   };
   return (
-    <aside className="chart-settings" aria-label={t('charts.settingsOfTheChart')}>
+    <aside className="chart-settings" aria-label={t('charts.settings')}>
       <TitleField chart={chart} document={document} onKeep={onKeep} />
       <label>
-        {t('charts.shownAs')}
+        {t('charts.type')}
         <Select wide value={settings.form} onChange={(event) => set({ form: event.target.value as ChartForm })}>
           {CHART_FORMS.filter((form) => form !== 'along').map((form) => (
             <option key={form} value={form}>
@@ -161,10 +161,10 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
         </Select>
       </label>
       <label>
-        {t('charts.of')}
+        {t('charts.figures')}
         <Select
           wide
-          aria-label={t('charts.yearDrawn')}
+          aria-label={t('charts.yearShown')}
           value={isMonths ? MONTHS : (settings.year ?? '')}
           onChange={(event) => setScope(event.target.value)}
         >
@@ -180,7 +180,7 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
       {isMonths && (
         <div className="chart-months">
           <MonthField
-            label={t('charts.firstMonthDrawn')}
+            label={t('charts.firstMonth')}
             months={months}
             value={settings.from ?? months[0]!}
             locale={locale}
@@ -188,7 +188,7 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
           />
           {t('charts.to')}
           <MonthField
-            label={t('charts.lastMonthDrawn')}
+            label={t('charts.lastMonth')}
             months={months.filter((month) => settings.from === null || month >= settings.from)}
             value={settings.until ?? months.at(-1)!}
             locale={locale}
@@ -201,7 +201,7 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
           {t('charts.axis')}
           <CommitField
             className="form-control form-control-sm"
-            label={t('charts.wordsAlongTheAxis')}
+            label={t('charts.axisTitle')}
             shown={settings.axis || planOf(document).currency}
             entry={settings.axis}
             onCommit={(axis) => set({ axis: axis.trim() })}
@@ -220,7 +220,7 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
           onChange={(span) => set({ span })}
         />
       )}
-      <h4>{t('charts.whatIsDrawn')}</h4>
+      <h4>{t('charts.series')}</h4>
       <ul>
         {series.map((each, index) => {
           const { mark } = each;
@@ -232,7 +232,7 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
               <span title={name}>{name}</span>
               {!isShare && settings.form !== 'stacked' && (
                 <Select
-                  aria-label={t('charts.howIsDrawn', { name })}
+                  aria-label={t('charts.typeOf', { name })}
                   value={mark}
                   onChange={(event) => change({ mark: event.target.value as ChartMark })}
                 >
@@ -247,8 +247,8 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
                 type="button"
                 className="tool"
                 disabled={index === 0}
-                aria-label={t('charts.furtherUp', { name })}
-                title={t('charts.moveFurtherUp')}
+                aria-label={t('charts.moveUpOf', { name })}
+                title={t('charts.moveUp')}
                 onClick={() => move(index, -1)}
               >
                 <Icon name="up" />
@@ -256,31 +256,31 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
               <button
                 type="button"
                 className="tool"
-                aria-label={t('charts.leaveOut', { name })}
-                title={t('charts.leaveOutThis')}
+                aria-label={t('charts.removeOf', { name })}
+                title={t('charts.remove')}
                 onClick={() => setSeries(series.filter((other) => other !== each))}
               >
                 <Icon name="delete" />
               </button>
               <Select
                 className="series-source"
-                aria-label={t('charts.whereIsTakenFrom', { name })}
+                aria-label={t('charts.sourceOf', { name })}
                 value={each.scenario ?? each.projectedFrom ?? (each.actual ? ACTUAL : '')}
                 onChange={(event) => {
                   const next = { ...each, ...sourceOf(event.target.value, document) };
                   if (!series.some((other) => seriesKey(other) === seriesKey(next))) change(next);
                 }}
               >
-                <option value="">{t('charts.asThePlanHasIt')}</option>
-                <option value={ACTUAL}>{t('charts.asItReallyWas')}</option>
+                <option value="">{t('charts.sourcePlan')}</option>
+                <option value={ACTUAL}>{t('charts.sourceActual')}</option>
                 {inOrder(document.scenarios.values()).map((scenario) => (
                   <option key={scenario.id} value={scenario.id}>
-                    {t('charts.asIn', { name: scenario.name })}
+                    {t('charts.sourceScenario', { name: scenario.name })}
                   </option>
                 ))}
                 {years.slice(0, -1).map((year) => (
                   <option key={year} value={year}>
-                    {t('charts.projectedFrom', { year: nameOfYear(document, year) })}
+                    {t('charts.sourceProjection', { year: nameOfYear(document, year) })}
                   </option>
                 ))}
               </Select>
@@ -290,10 +290,10 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
       </ul>
       {series.length < MAX_SERIES && (
         <BearerChoice
-          label={t('charts.drawAnother')}
+          label={t('charts.addSeries')}
           document={document}
           value={adding}
-          none={t('charts.drawAnotherEllipsis')}
+          none={t('charts.addSeriesMenu')}
           onChange={(id) => {
             // The same may be drawn again, to be taken from a scenario or a projection.
             const next = differentSeries(id, series, document, years);

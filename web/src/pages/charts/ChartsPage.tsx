@@ -54,10 +54,7 @@ export function ChartsPage() {
     if (keep({ ...USUAL_CHART, id, settings }) === null) open(id);
   };
   const remove = () => {
-    if (
-      send({ kind: 'chart.delete', id: chart.id }, t('charts.theChartIsDeleted', { name: chart.settings.name })) !==
-      null
-    )
+    if (send({ kind: 'chart.delete', id: chart.id }, t('charts.deleted', { name: chart.settings.name })) !== null)
       return;
   };
   const at = charts.indexOf(chart);
@@ -99,17 +96,15 @@ export function ChartsPage() {
           <Icon name="add" /> {t('charts.newChart')}
         </button>
         <span className="page-head-end">
-          <button type="button" className="tool" onClick={savePicture} title={t('charts.saveThePictureAsA')}>
+          <button type="button" className="tool" onClick={savePicture} title={t('charts.savePngHint')}>
             <Icon name="saveFile" /> {t('charts.saveAsPng')}
           </button>
           <button
             type="button"
             className="tool"
             disabled={chart.series.length === 0}
-            onClick={() =>
-              void savePdf().catch(() => notices.say({ text: t('charts.theChartCouldNotBe'), tone: 'warning' }))
-            }
-            title={t('charts.saveThePictureAsAPdf')}
+            onClick={() => void savePdf().catch(() => notices.say({ text: t('charts.notSaved'), tone: 'warning' }))}
+            title={t('charts.savePdfHint')}
           >
             <Icon name="saveFile" /> {t('charts.pdf')}
           </button>
@@ -117,15 +112,13 @@ export function ChartsPage() {
             type="button"
             className="tool"
             disabled={chart.series.length === 0}
-            onClick={() =>
-              void saveSvg().catch(() => notices.say({ text: t('charts.theChartCouldNotBe'), tone: 'warning' }))
-            }
-            title={t('charts.saveThePictureAsAnSvg')}
+            onClick={() => void saveSvg().catch(() => notices.say({ text: t('charts.notSaved'), tone: 'warning' }))}
+            title={t('charts.saveSvgHint')}
           >
             <Icon name="saveFile" /> {t('charts.svg')}
           </button>
           {at > 0 && document.charts.has(charts[at - 1]!.id) && (
-            <button type="button" className="tool" onClick={moveUp} title={t('charts.beforeTheChartItComes')}>
+            <button type="button" className="tool" onClick={moveUp} title={t('charts.earlierHint')}>
               <Icon name="up" /> {t('charts.earlier')}
             </button>
           )}
@@ -134,7 +127,7 @@ export function ChartsPage() {
           </button>
           {document.charts.has(chart.id) && (
             <button type="button" className="tool" onClick={remove}>
-              <Icon name="delete" /> {chart.id === USUAL_ID ? t('charts.asItWas') : 'Delete'}
+              <Icon name="delete" /> {chart.id === USUAL_ID ? t('charts.reset') : 'Delete'}
             </button>
           )}
         </span>
@@ -143,9 +136,9 @@ export function ChartsPage() {
         <div className="chart-frame" ref={frame}>
           <h3>{chart.settings.name}</h3>
           {chart.series.length === 0 ? (
-            <p className="quiet">{t('charts.nothingIsDrawnYetChoose')}</p>
+            <p className="quiet">{t('charts.empty')}</p>
           ) : document.lines.size === 0 && chart.settings.list === null ? (
-            <p className="quiet">{t('charts.noFiguresYet')}</p>
+            <p className="quiet">{t('charts.noFigures')}</p>
           ) : (
             <PictureView picture={picture} height="100%" />
           )}

@@ -22,109 +22,109 @@ import { nameOf, say, monthInWords, t } from '../../language/language.ts';
 
 const TITLES: Readonly<Record<CheckKind, string>> = {
   get missingFigure() {
-    return t('checks.figuresThatAreMissing');
+    return t('checks.kind.missingFigures');
   },
   get typedNumber() {
-    return t('checks.numbersTypedIntoRules');
+    return t('checks.kind.numbersInRules');
   },
   get manyExceptions() {
-    return t('checks.moreExceptionsThanRule');
+    return t('checks.kind.manyExceptions');
   },
   get typedOverRule() {
-    return t('checks.typedAmongComputed');
+    return t('checks.kind.typedAmongCalculated');
   },
   get doubleCount() {
-    return t('checks.countedTwice');
+    return t('checks.kind.countedTwice');
   },
   get blankFactor() {
-    return t('checks.emptyMonthsInRules');
+    return t('checks.kind.emptyMonths');
   },
   get emptyFactor() {
-    return t('checks.itemsThatMissAFigure');
+    return t('checks.kind.itemsMissFigure');
   },
   get units() {
-    return t('checks.unitsThatDoNotGo');
+    return t('checks.kind.unitMismatch');
   },
   get calendarWord() {
-    return t('checks.calendarWordsThatAreNames');
+    return t('checks.kind.calendarWords');
   },
   get tenfold() {
-    return t('checks.tenfold');
+    return t('checks.kind.tenfold');
   },
   get typedNegative() {
-    return t('checks.typedNegative');
+    return t('checks.kind.typedNegative');
   },
   get unlikelyRate() {
-    return t('checks.unlikelyRate');
+    return t('checks.kind.unlikelyRate');
   },
   get yearlyEachMonth() {
-    return t('checks.yearlyEachMonth');
+    return t('checks.kind.yearlyEachMonth');
   },
   get taxOfMonth() {
-    return t('checks.taxOfMonth');
+    return t('checks.kind.taxOfMonth');
   },
   get sumMisses() {
-    return t('checks.sumMisses');
+    return t('checks.kind.sumMisses');
   },
   get leftBehind() {
-    return t('checks.leftBehind');
+    return t('checks.kind.leftBehind');
   },
   get itemWithoutMonth() {
-    return t('checks.itemWithoutMonth');
+    return t('checks.kind.itemWithoutMonth');
   },
   get ruleEnds() {
-    return t('checks.ruleEnds');
+    return t('checks.kind.ruleEnds');
   },
   get loanUnpaid() {
-    return t('checks.loanUnpaid');
+    return t('checks.kind.loanUnpaid');
   },
   get yearInTheRed() {
-    return t('checks.yearsInTheRed');
+    return t('checks.kind.yearsInTheRed');
   },
   get monthsInTheRed() {
-    return t('checks.monthsInTheRed');
+    return t('checks.kind.monthsInTheRed');
   },
   get sharesOver() {
-    return t('checks.sharesOver100');
+    return t('checks.kind.sharesOver100');
   },
   get outsidePlan() {
-    return t('checks.outsideThePlansMonths');
+    return t('checks.kind.outsideMonths');
   },
   get unusedAssumption() {
-    return t('checks.assumptionsNobodyUses');
+    return t('checks.kind.unusedAssumptions');
   },
   get idleHighlight() {
-    return t('checks.highlightsThatCannotShow');
+    return t('checks.kind.highlightsWithoutEffect');
   },
   get similarNames() {
-    return t('checks.namesThatDifferByA');
+    return t('checks.kind.similarNames');
   },
   get setAsideNever() {
-    return t('checks.setAsideFromNothing');
+    return t('checks.kind.savingsNotCovered');
   },
   get withoutAnswer() {
-    return t('checks.calculatorsWithoutAnAnswer');
+    return t('checks.kind.calculatorsWithoutResult');
   },
   get lostFeed() {
-    return t('checks.followsWhatIsGone');
+    return t('checks.kind.linkLost');
   },
   get enteredTwice() {
-    return t('checks.enteredTwice');
+    return t('checks.kind.duplicateEntries');
   },
   get neverEntered() {
-    return t('checks.neverEntered');
+    return t('checks.kind.neverEntered');
   },
   get belowLimit() {
-    return t('checks.belowLimit');
+    return t('checks.kind.belowLimit');
   },
   get longOverdue() {
-    return t('checks.longOverdue');
+    return t('checks.kind.longOverdue');
   },
   get unassigned() {
-    return t('checks.unassigned');
+    return t('checks.kind.unassigned');
   },
   get closingDiffers() {
-    return t('checks.closingDiffers');
+    return t('checks.kind.closingDiffers');
   },
 };
 
@@ -138,7 +138,7 @@ export function ChecksPage() {
     <div className="scrolled-page checks">
       <div className="page-head">
         <h2>{t('checks.checks')}</h2>
-        <p className="year-summary">{t('checks.oneThingWorthASecond', { openCount: open.length })}</p>
+        <p className="year-summary">{t('checks.findingsToReview', { openCount: open.length })}</p>
       </div>
       <div className="page-body">
         {kinds.map((kind) => (
@@ -156,7 +156,7 @@ export function ChecksPage() {
         ))}
         {open.length === 0 && (
           <p className="checks-clean">
-            <Icon name="good" /> {t('checks.aCarefulReviewerWouldFind')}
+            <Icon name="good" /> {t('checks.nothingFound')}
           </p>
         )}
         {waived.length > 0 && (
@@ -188,8 +188,8 @@ export function ChecksPage() {
 
 /** What the place of a finding is called. */
 function placeName(id: string, document: Document): string | undefined {
-  if (id === UNASSIGNED) return t('checks.entriesWithoutLine');
-  if (id === EXPECTED) return t('checks.whatIsExpected');
+  if (id === UNASSIGNED) return t('checks.place.assignment');
+  if (id === EXPECTED) return t('checks.place.recurring');
   return nameOf(document, id) ?? document.accounts.get(id)?.name;
 }
 
@@ -217,7 +217,7 @@ function FindingRow({ finding, send }: FindingRowProps) {
           type="button"
           className="tool"
           onClick={() => shell.goTo(place.id, place.month)}
-          title={t('checks.goThere')}
+          title={t('checks.goTo')}
         >
           <Icon name="right" /> {where}
         </button>
@@ -228,7 +228,7 @@ function FindingRow({ finding, send }: FindingRowProps) {
                 key={say(each.words)}
                 type="button"
                 className="tool check-mend"
-                onClick={() => send(commandOf(each, document, say), t('checks.mended'))}
+                onClick={() => send(commandOf(each, document, say), t('checks.fixed'))}
               >
                 <Icon name={each === mend ? 'good' : 'skip'} /> {say(each.words)}
               </button>
@@ -236,7 +236,7 @@ function FindingRow({ finding, send }: FindingRowProps) {
         )}
         {reason === null && (
           <button type="button" className="tool" onClick={() => setReason('')}>
-            {t('checks.setAsideEllipsis')}
+            {t('checks.dismissMenu')}
           </button>
         )}
       </div>
@@ -245,14 +245,14 @@ function FindingRow({ finding, send }: FindingRowProps) {
           className="check-reason"
           onSubmit={(event) => {
             event.preventDefault();
-            send({ kind: 'finding.waive', finding: key, reason }, t('checks.isSetAside'));
+            send({ kind: 'finding.waive', finding: key, reason }, t('checks.isDismissed'));
           }}
         >
           <Form.Control
             size="sm"
 
-            aria-label={t('checks.whyThisIsNoMatter', { message })}
-            placeholder={t('checks.whyItIsNoMatter')}
+            aria-label={t('checks.reasonProblem', { message })}
+            placeholder={t('checks.reason')}
             autoFocus
             maxLength={500}
             value={reason}
@@ -260,7 +260,7 @@ function FindingRow({ finding, send }: FindingRowProps) {
             onKeyDown={(event) => event.key === 'Escape' && setReason(null)}
           />
           <button type="submit" className="btn btn-sm btn-primary">
-            {t('checks.setAside')}
+            {t('checks.dismiss')}
           </button>
         </form>
       )}

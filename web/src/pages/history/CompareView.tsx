@@ -45,7 +45,7 @@ export function CompareView() {
   const ofPlans: Choice[] = (list?.plans ?? [])
     .filter(({ id }) => id !== planId)
     .map(({ id, name }) => ({ key: `plan:${id}`, words: t('history.otherPlan', { name }) }));
-  const now: Choice = { key: 'now', words: t('history.thePlanNow') };
+  const now: Choice = { key: 'now', words: t('history.currentPlan') };
   const before = search.get('before') ?? ofSnapshots[0]?.key ?? ofSteps[1]?.key ?? ofPlans[0]?.key ?? '';
   const after = search.get('after') ?? 'now';
   const put = (key: 'before' | 'after', value: string) => {
@@ -61,7 +61,7 @@ export function CompareView() {
     });
   const groups = [
     { name: t('history.snapshots'), choices: ofSnapshots },
-    { name: t('history.steps'), choices: ofSteps },
+    { name: t('history.changes'), choices: ofSteps },
     { name: t('history.compare'), choices: ofPlans },
   ];
   const select = (key: 'before' | 'after', label: string, value: string) => (
@@ -89,23 +89,23 @@ export function CompareView() {
   return (
     <>
       <div className="history-find">
-        {select('before', t('history.oldMoment'), before)}
-        {select('after', t('history.newMoment'), after)}
+        {select('before', t('history.earlierVersion'), before)}
+        {select('after', t('history.laterVersion'), after)}
         {session.mayChange && after === 'now' && from && before !== after && from.kind !== 'plan' && (
           <span className="compare-back">
             {chosen.size > 0 && (
               <button type="button" className="tool" onClick={() => setGoingBack('lines')}>
-                <Icon name="undo" /> {t('history.goBackLines', { count: chosen.size })}
+                <Icon name="undo" /> {t('history.restoreLines', { count: chosen.size })}
               </button>
             )}
             <button type="button" className="tool" onClick={() => setGoingBack('whole')}>
-              <Icon name="undo" /> {t('history.goBackWhole')}
+              <Icon name="undo" /> {t('history.restoreEarlier')}
             </button>
           </span>
         )}
       </div>
       {before === after || !from || !to ? (
-        <p className="empty-state">{t('history.sameMoment')}</p>
+        <p className="empty-state">{t('history.sameVersion')}</p>
       ) : (
         <ComparisonShown
           key={`${before} ${after}`}

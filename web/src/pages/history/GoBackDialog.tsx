@@ -34,7 +34,7 @@ export function GoBackDialog({ planId, to, what, rows, names, onClose }: GoBackD
       session.receive(entry);
       notices.say({
         text:
-          rows === null ? t('history.wentBack') : t('history.wentBackLines', { count: names.length, name: names[0] }),
+          rows === null ? t('history.restored') : t('history.linesRestored', { count: names.length, name: names[0] }),
         action: {
           label: t('history.undo'),
           run: () => {
@@ -51,8 +51,8 @@ export function GoBackDialog({ planId, to, what, rows, names, onClose }: GoBackD
   };
   return (
     <FormDialog
-      title={t('history.goingBack')}
-      submit={t('history.goBack')}
+      title={t('history.restoreTitle')}
+      submit={t('history.restore')}
       refusal={refusal}
       busy={isBusy}
       onClose={onClose}
@@ -63,8 +63,8 @@ export function GoBackDialog({ planId, to, what, rows, names, onClose }: GoBackD
     >
       <p className="wide">
         {rows === null
-          ? t('history.goBackWhy', { moment: what })
-          : t('history.goBackLinesWhy', { lines: names.join(', '), moment: what })}
+          ? t('history.restoreExplanation', { moment: what })
+          : t('history.restoreLinesExplanation', { lines: names.join(', '), moment: what })}
       </p>
     </FormDialog>
   );

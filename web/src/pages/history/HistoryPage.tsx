@@ -10,7 +10,7 @@ const VIEWS = [
   {
     value: 'steps',
     get words() {
-      return t('history.steps');
+      return t('history.changes');
     },
   },
   {

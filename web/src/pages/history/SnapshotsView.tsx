@@ -35,7 +35,7 @@ export function SnapshotsView() {
   const remove = useMutation({
     mutationFn: ({ id }: SnapshotLine) => peopleApi.removeSnapshot(planId, id),
     onSuccess: (_answer, { name }) => {
-      notices.say({ text: t('history.isRemoved', { name }) });
+      notices.say({ text: t('history.snapshotDeleted', { name }) });
       return refresh();
     },
     onError: failed,
@@ -51,10 +51,10 @@ export function SnapshotsView() {
   return (
     <>
       <div className="snapshots-head">
-        <p className="quiet">{t('history.snapshotRule')}</p>
+        <p className="quiet">{t('history.snapshotSchedule')}</p>
         {session.mayChange && (
           <Button size="sm" onClick={() => setEdited('new')}>
-            <Icon name="snapshot" /> {t('history.makeSnapshot')}
+            <Icon name="snapshot" /> {t('history.createSnapshot')}
           </Button>
         )}
       </div>
@@ -69,7 +69,7 @@ export function SnapshotsView() {
                     <h3>{say(snapshot.name)}</h3>
                     <small className="quiet">
                       {[
-                        t('history.made', { person: snapshot.person, when: momentOf(snapshot.at) }),
+                        t('history.createdBy', { person: snapshot.person, when: momentOf(snapshot.at) }),
                         t(`history.kinds.${snapshot.kind}`),
                         sizeOf(snapshot.size),
                       ]
@@ -88,18 +88,18 @@ export function SnapshotsView() {
                       disabled={open.isPending}
                       onClick={() => open.mutate(snapshot)}
                     >
-                      <Icon name="copy" /> {t('history.openCopy')}
+                      <Icon name="copy" /> {t('history.openAsPlan')}
                     </button>
                     {session.mayChange && (
                       <>
                         <button type="button" className="tool" onClick={() => setWanted(snapshot)}>
-                          <Icon name="undo" /> {t('history.goBackTo')}
+                          <Icon name="undo" /> {t('history.restoreVersion')}
                         </button>
                         <button type="button" className="tool" onClick={() => setEdited(snapshot)}>
-                          <Icon name="edit" /> {t('history.change')}
+                          <Icon name="edit" /> {t('history.rename')}
                         </button>
                         <button type="button" className="tool" onClick={() => remove.mutate(snapshot)}>
-                          <Icon name="delete" /> {t('history.remove')}
+                          <Icon name="delete" /> {t('history.delete')}
                         </button>
                       </>
                     )}
@@ -152,14 +152,14 @@ function SnapshotForm({ planId, snapshot, onDone, onClose }: SnapshotFormProps) 
       else await peopleApi.addSnapshot(planId, id, name.trim(), note);
     },
     onSuccess: () => {
-      if (!snapshot) notices.say({ text: t('history.isMade', { name: name.trim() }) });
+      if (!snapshot) notices.say({ text: t('history.snapshotCreated', { name: name.trim() }) });
       onDone();
       draft.close();
     },
   });
   return (
     <FormDialog
-      title={snapshot ? t('history.changeSnapshot') : t('history.makeSnapshot')}
+      title={snapshot ? t('history.editSnapshot') : t('history.createSnapshot')}
       submit={t('history.save')}
       refusal={save.error?.message ?? null}
       busy={save.isPending || name.trim() === ''}

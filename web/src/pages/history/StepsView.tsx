@@ -151,7 +151,7 @@ export function StepsView() {
       {row !== '' && (
         <p className="history-of">
           <Icon name="filter" />{' '}
-          {t('history.allOf', {
+          {t('history.onlyChangesOf', {
             what: month === '' ? what : t('history.inMonth', { what, month: monthInWords(toMonth(month), locale) }),
           })}
         </p>
@@ -177,7 +177,7 @@ export function StepsView() {
       </QueryResult>
       {hasNextPage && (
         <Button size="sm" variant="outline-primary" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
-          {t('history.more')}
+          {t('history.earlierChanges')}
         </Button>
       )}
     </>
@@ -214,7 +214,7 @@ function Step({ planId, step }: { readonly planId: string; readonly step: Histor
               isShort
             />
           ) : (
-            <p className="quiet">{t('history.notKept')}</p>
+            <p className="quiet">{t('history.detailsNotKept')}</p>
           )}
           <div className="history-tools">
             <Link className="tool" to={`?view=compare&before=revision:${revision}&after=now`}>
@@ -222,7 +222,7 @@ function Step({ planId, step }: { readonly planId: string; readonly step: Histor
             </Link>
             {session.mayChange && (
               <button type="button" className="tool" onClick={() => setGoingBack(true)}>
-                <Icon name="undo" /> {t('history.goBackTo')}
+                <Icon name="undo" /> {t('history.restoreVersion')}
               </button>
             )}
           </div>
@@ -232,7 +232,7 @@ function Step({ planId, step }: { readonly planId: string; readonly step: Histor
         <GoBackDialog
           planId={planId}
           to={moment}
-          what={t('history.stepOf', { label })}
+          what={t('history.afterChange', { label })}
           rows={null}
           names={[]}
           onClose={() => setGoingBack(false)}

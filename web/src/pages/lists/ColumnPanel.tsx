@@ -112,7 +112,7 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
         />
       </label>
       <label className="panel-field">
-        <span>{t('lists.holds')}</span>
+        <span>{t('lists.columnType')}</span>
         <Select wide value={kind} onChange={(event) => setKind(event.target.value as ColumnKind)}>
           {COLUMN_KINDS.map((each) => (
             <option key={each} value={each}>
@@ -124,10 +124,10 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
       {wanted !== null && (
         <p className="give-way">
           <button type="button" className="btn btn-sm btn-primary" onClick={giveWay}>
-            {t('lists.giveWay', { count: entries })}
+            {t('lists.replaceTyped', { count: entries })}
           </button>{' '}
           <button type="button" className="btn btn-sm btn-link" onClick={() => setWanted(null)}>
-            {t('lists.leaveRule')}
+            {t('lists.cancel')}
           </button>
         </p>
       )}
@@ -167,7 +167,7 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
             value={column.decimals ?? ''}
             onChange={({ target: { value } }) => set({ decimals: value === '' ? null : Number(value) })}
           >
-            <option value="">{t('lists.asUsual')}</option>
+            <option value="">{t('lists.decimalsStandard')}</option>
             {[0, 1, 2, 3, 4, 5, 6].map((decimals) => (
               <option key={decimals} value={decimals}>
                 {decimals}
@@ -177,7 +177,7 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
         </label>
       )}
       <fieldset className="panel-checks">
-        <legend>{t('lists.underIt')}</legend>
+        <legend>{t('lists.columnSummary')}</legend>
         {SUMMARIES.filter(
           (summary) => summary === 'count' || (hasFigures(column) && (column.kind !== 'status' || summary === 'total')),
         ).map((summary) => (
@@ -245,7 +245,7 @@ function Exceptions({ column, onItem }: { readonly column: ListColumnRow; readon
   const takeBack = (which: readonly string[]) =>
     send(
       { kind: 'listCells.set', cells: which.map((item) => ({ item, column: column.id, value: null })) },
-      t('lists.ruleHoldsAgain'),
+      t('lists.ruleUsedAgain'),
     );
   return (
     <div className="column-exceptions">
@@ -265,7 +265,7 @@ function Exceptions({ column, onItem }: { readonly column: ListColumnRow; readon
                 <ToolbarButton
                   isBare
                   icon="undo"
-                  words={t('lists.takeBackFor', { title })}
+                  words={t('lists.useRuleFor', { title })}
                   onClick={() => takeBack([item.id])}
                 />
               )}
@@ -274,7 +274,11 @@ function Exceptions({ column, onItem }: { readonly column: ListColumnRow; readon
         })}
       </ul>
       {!column.locked && items.length > 1 && (
-        <ToolbarButton icon="undo" words={t('lists.takeBackAll')} onClick={() => takeBack(items.map(({ id }) => id))} />
+        <ToolbarButton
+          icon="undo"
+          words={t('lists.useRuleForAll')}
+          onClick={() => takeBack(items.map(({ id }) => id))}
+        />
       )}
     </div>
   );

@@ -33,7 +33,7 @@ export function ColumnRule({ column }: { readonly column: ListColumnRow }) {
   const read = text.trim() === '' ? null : readRule(text);
   const problem = read !== null && typeof read !== 'string' ? read : null;
   const take = () => {
-    if (typeof read !== 'string') return setRefusal(say(problem?.message ?? t('lists.writeARule')));
+    if (typeof read !== 'string') return setRefusal(say(problem?.message ?? t('lists.ruleMissing')));
     const unit = column.formula === null ? unitFrom(read) : null;
     const settings = { formula: read, ...(unit === null ? {} : { unit }) };
     setRefusal(say(send({ kind: 'listColumn.set', column: column.id, settings }, undefined, true)?.message ?? null));
@@ -71,10 +71,10 @@ export function ColumnRule({ column }: { readonly column: ListColumnRow }) {
       {text !== shown && (
         <p>
           <button type="button" className="btn btn-sm btn-primary" onClick={take}>
-            {t('lists.takeRule')}
+            {t('lists.useThisRule')}
           </button>{' '}
           <button type="button" className="btn btn-sm btn-link" onClick={() => change(shown)}>
-            {t('lists.leaveRule')}
+            {t('lists.cancel')}
           </button>
         </p>
       )}

@@ -65,13 +65,13 @@ export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly
 
   const place = () => {
     const of = columns.find(({ id }) => id === column);
-    if (!of) return setRefusal(t('lists.aColumnWithFiguresIsNeeded'));
-    if (how === 'byDay' && day === '') return setRefusal(t('lists.aDayColumnIsNeeded'));
+    if (!of) return setRefusal(t('lists.figureColumnNeeded'));
+    if (how === 'byDay' && day === '') return setRefusal(t('lists.dateColumnNeeded'));
     const total = `{${list.id}}.'${outputKey(of.id, how === 'byDay' ? day : null)}'`;
     const line = { id: newId(), name, unit: lineUnit(of), formula: formulaFor(total) };
     const refused = send(
       { kind: 'lines.place', group, newGroup: null, lines: [line] },
-      t('lists.lineMade', { name }),
+      t('lists.lineFollowsList', { name }),
       true,
     );
     if (refused) return setRefusal(say(refused.message));
@@ -96,8 +96,8 @@ export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly
   };
   return (
     <FormDialog
-      title={t('lists.intoTheBudget')}
-      submit={t('lists.putIn')}
+      title={t('lists.addToBudget')}
+      submit={t('lists.addToBudgetConfirm')}
       refusal={refusal}
       draft={draft}
       onClose={draft.close}
@@ -111,7 +111,7 @@ export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly
         <Form.Control size="sm" autoFocus value={name} onChange={(event) => put({ name: event.target.value })} />
       </label>
       <OneOf label={t('lists.group')} among={groups} value={group} onChange={(id) => put({ group: id })} />
-      <OneOf label={t('lists.columnToFollow')} among={columns} value={column} onChange={(id) => put({ column: id })} />
+      <OneOf label={t('lists.follows')} among={columns} value={column} onChange={(id) => put({ column: id })} />
       <label>
         <span className="form-label">{t('lists.how')}</span>
         <Select wide value={how} onChange={(event) => put({ how: event.target.value as How })}>

@@ -112,7 +112,7 @@ function ItemExplanation({ list, control, rows, columns, onColumn, item, place, 
       <div className="reckoning-tools">
         {column.kind === 'rule' && (
           <button type="button" className="tool" onClick={() => onColumn(column.id)}>
-            <Icon name="rule" /> {t('lists.changeTheRule')}
+            <Icon name="rule" /> {t('lists.editRule')}
           </button>
         )}
         {explanation.source === 'exception' && (
@@ -121,7 +121,7 @@ function ItemExplanation({ list, control, rows, columns, onColumn, item, place, 
             className="tool"
             onClick={() => send({ kind: 'listCells.set', cells: [{ item, column: column.id, value: null }] })}
           >
-            <Icon name="undo" /> {t('lists.departsTakeBack')}
+            <Icon name="undo" /> {t('lists.useRule')}
           </button>
         )}
       </div>

@@ -42,19 +42,19 @@ export function ListPicture({ list, onClose }: { readonly list: ListRow; readonl
     } as const;
     const mark = form === 'along' ? 'line' : 'bars';
     const series = drawing.columns.map((of) => ({ of, mark, scenario: null, projectedFrom: null }) as const);
-    send({ kind: 'chart.set', id: newId(), settings, series }, t('lists.chartKept', { name }));
+    send({ kind: 'chart.set', id: newId(), settings, series }, t('lists.chartAdded', { name }));
   };
   return (
-    <SidePanel title={t('lists.picture')} onClose={onClose}>
+    <SidePanel title={t('lists.chart')} onClose={onClose}>
       <DrawingFields list={list} drawing={drawing} onChange={setDrawing} />
       {drawing.columns.length === 0 ? (
-        <p className="quiet">{t('lists.nothingIsDrawn')}</p>
+        <p className="quiet">{t('lists.chartNeedsColumns')}</p>
       ) : (
         <>
           <PictureView picture={picture} height={300} />
           <p>
             <button type="button" className="btn btn-sm btn-outline-secondary" onClick={keep}>
-              {t('lists.keepAsChart')}
+              {t('lists.addToCharts')}
             </button>
           </p>
         </>

@@ -51,7 +51,7 @@ export function ListSettings({ list, onOther, onClose }: ListSettingsProps) {
     >
       <ListActions list={list} onOther={onOther} onDone={draft.close} onRefused={setRefusal} />
       <label className="wide">
-        <span className="form-label">{t('lists.nameOfTheList')}</span>
+        <span className="form-label">{t('lists.listName')}</span>
         <Form.Control
           size="sm"
           autoFocus
@@ -61,7 +61,7 @@ export function ListSettings({ list, onOther, onClose }: ListSettingsProps) {
         />
       </label>
       <label className="wide">
-        <span className="form-label">{t('lists.month')}</span>
+        <span className="form-label">{t('lists.monthUsed')}</span>
         <Select wide value={month} onChange={(event) => draft.put({ month: event.target.value })}>
           {model.calendar.months.map((each, at) => (
             <option key={each} value={at === 0 ? '' : each}>
@@ -111,7 +111,7 @@ function ListActions({ list, onOther, onDone, onRefused }: ListActionsProps) {
   };
   const move = (to: number) => carryOut({ kind: 'list.move', list: list.id, before: lists[to]?.id ?? null });
   const remove = () => {
-    if (carryOut({ kind: 'list.delete', list: list.id }, t('lists.listDeleted', { name: list.name }))) onDone();
+    if (carryOut({ kind: 'list.delete', list: list.id }, t('lists.deleted', { name: list.name }))) onDone();
   };
   return (
     <div className="list-all-of-it wide">
@@ -123,7 +123,7 @@ function ListActions({ list, onOther, onDone, onRefused }: ListActionsProps) {
         isDisabled={at === lists.length - 1}
         onClick={() => move(at + 2)}
       />
-      <ToolbarButton icon="delete" words={t('lists.deleteList')} onClick={remove} />
+      <ToolbarButton icon="delete" words={t('lists.delete')} onClick={remove} />
     </div>
   );
 }

@@ -189,7 +189,7 @@ export function ListTable({
           <span className="list-order">
             {t('lists.sortedBy', { column: all.find(({ id }) => id === view.sort?.column)?.name ?? '' })}
             <button type="button" className="tool" onClick={() => setView((now) => ({ ...now, sort: null }))}>
-              {t('lists.inOrder')}
+              {t('lists.ownOrder')}
             </button>
             {isWhole && (
               <button
@@ -217,12 +217,12 @@ export function ListTable({
                 })}
         </output>
         <span className="list-deeds">
-          <ToolbarButton icon="add" words={t('lists.insert')} title={t('lists.insertTitle')} onClick={actions.insert} />
+          <ToolbarButton icon="add" words={t('lists.insert')} title={t('lists.insertHint')} onClick={actions.insert} />
           <ToolbarButton
             isBare
             icon="copy"
             words={t('lists.duplicate')}
-            title={t('lists.duplicateTitle')}
+            title={t('lists.duplicateHint')}
             onClick={actions.duplicate}
           />
           <ToolbarButton
@@ -242,8 +242,8 @@ export function ListTable({
           <ToolbarButton
             isBare
             icon="delete"
-            words={t('lists.remove')}
-            title={t('lists.removeTitle')}
+            words={t('lists.deleteItems')}
+            title={t('lists.deleteItemsHint')}
             onClick={actions.remove}
           />
         </span>
@@ -252,7 +252,7 @@ export function ListTable({
         <div className="list-main">
           {columns.length === 0 ? (
             <div className="empty-state">
-              <p>{all.length === 0 ? t('lists.noColumnsYet') : t('lists.allColumnsAreHidden')}</p>
+              <p>{all.length === 0 ? t('lists.noColumns') : t('lists.allHidden')}</p>
               <p>
                 <button type="button" className="btn btn-primary" onClick={onNewColumn}>
                   {t('lists.newColumn')}

@@ -75,14 +75,14 @@ export function ListsPage() {
           <h2>{t('lists.lists')}</h2>
         </div>
         <div className="empty-state">
-          <h3>{t('lists.thereAreNoListsYet')}</h3>
-          <p>{t('lists.whatListsAreFor')}</p>
+          <h3>{t('lists.none')}</h3>
+          <p>{t('lists.introduction')}</p>
           <p>
             <button type="button" className="btn btn-primary" onClick={() => setDialog('new')}>
               {t('lists.newList')}
             </button>{' '}
             <button type="button" className="btn btn-outline-secondary" onClick={() => setDialog('paste')}>
-              {t('lists.paste')}
+              {t('lists.pasteTable')}
             </button>
           </p>
         </div>
@@ -121,31 +121,31 @@ export function ListsPage() {
           <ToolbarButton
             icon="rule"
             words={t('lists.rules')}
-            title={t('lists.rulesTitle')}
+            title={t('lists.rulesHint')}
             isOn={rules}
             onClick={() => setRules(!rules)}
           />
           <ToolbarButton
             icon="trial"
-            words={t('trial.trySomething')}
-            title={t('trial.trySomethingTitle')}
+            words={t('trial.try')}
+            title={t('trial.tryHint')}
             isOn={trial !== null}
             onClick={toggleTrial}
           />
           <ToolbarButton
             icon="chart"
-            words={t('lists.picture')}
-            title={t('lists.pictureTitle')}
+            words={t('lists.chart')}
+            title={t('lists.chartHint')}
             isOn={panel?.kind === 'picture'}
             onClick={() => toggle('picture')}
           />
           <ToolbarButton
             icon="budget"
-            words={t('lists.intoTheBudget')}
-            title={t('lists.intoTheBudgetTitle')}
+            words={t('lists.addToBudget')}
+            title={t('lists.addToBudgetHint')}
             onClick={() => setDialog('budget')}
           />
-          <a className="tool" href={`/api/plans/${planId}/lists/${list.id}.csv`} download title={t('lists.csvTitle')}>
+          <a className="tool" href={`/api/plans/${planId}/lists/${list.id}.csv`} download title={t('lists.csvHint')}>
             <Icon name="saveFile" /> {t('lists.csv')}
           </a>
           <ToolbarButton icon="settings" words={t('lists.settings')} onClick={() => setDialog('settings')} />

@@ -103,13 +103,13 @@ function KindOfColumn({ name, about, onChoose }: KindOfColumnProps) {
 /** Columns that follow from one other, with the rule they have. */
 function readyMadeOf(id: string, unit: ListColumnRow['unit']): [name: string, about: string, settings: Settings][] {
   return [
-    [t('lists.runningTotal'), t('lists.runningTotalAbout'), { kind: 'rule', unit, formula: `running({${id}})` }],
+    [t('lists.runningTotal'), t('lists.runningTotalHint'), { kind: 'rule', unit, formula: `running({${id}})` }],
     [
       t('lists.shareOf'),
-      t('lists.shareOfAbout'),
+      t('lists.shareOfHint'),
       { kind: 'rule', unit: 'percent', formula: `share({${id}})`, total: true },
     ],
-    [t('lists.rank'), t('lists.rankAbout'), { kind: 'rule', unit: 'number', decimals: 0, formula: `rank({${id}})` }],
+    [t('lists.rank'), t('lists.rankHint'), { kind: 'rule', unit: 'number', decimals: 0, formula: `rank({${id}})` }],
   ];
 }
 

@@ -33,7 +33,7 @@ export function NewList({ onMade, onPaste, onClose }: NewListProps) {
             before: null,
           } as const)
         : readyMadeList(document, which, id, say);
-    if (send(command, t('lists.listMade', { name: command.name }))) return;
+    if (send(command, t('lists.created', { name: command.name }))) return;
     onMade(id);
     onClose();
   };
@@ -47,7 +47,7 @@ export function NewList({ onMade, onPaste, onClose }: NewListProps) {
       <Modal.Body className="list-beginnings">
         <button type="button" className="list-beginning" autoFocus onClick={() => make(null)}>
           <strong>{t('lists.emptyList')}</strong>
-          <span>{t('lists.emptyListAbout')}</span>
+          <span>{t('lists.emptyListHint')}</span>
         </button>
         {(Object.keys(READY_MADE) as ReadyMadeList[]).map((which) => (
           <button key={which} type="button" className="list-beginning" onClick={() => make(which)}>
@@ -57,9 +57,9 @@ export function NewList({ onMade, onPaste, onClose }: NewListProps) {
         ))}
         <button type="button" className="list-beginning" onClick={onPaste}>
           <strong>
-            <Icon name="openFile" /> {t('lists.paste')}
+            <Icon name="openFile" /> {t('lists.pasteTable')}
           </strong>
-          <span>{t('lists.pasteAbout')}</span>
+          <span>{t('lists.pasteTableHint')}</span>
         </button>
       </Modal.Body>
     </Modal>

@@ -92,7 +92,7 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
     }));
     const refused = send(
       { kind: 'list.add', id, name, columns, items, before: null },
-      t('lists.listMade', { name }),
+      t('lists.created', { name }),
       true,
     );
     if (refused) return setRefusal(say(refused.message));
@@ -103,8 +103,8 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
   const [wrong] = read.unreadable;
   return (
     <FormDialog
-      title={t('lists.paste')}
-      submit={t('lists.takeTable')}
+      title={t('lists.pasteTable')}
+      submit={t('lists.createList')}
       refusal={refusal}
       draft={draft}
       onClose={draft.close}
@@ -137,7 +137,7 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
       {rows.length > 0 && (
         <>
           <label>
-            <span className="form-label">{t('lists.nameOfTheList')}</span>
+            <span className="form-label">{t('lists.listName')}</span>
             <Form.Control size="sm" value={name} onChange={(event) => draft.put({ name: event.target.value })} />
           </label>
           <label>
@@ -156,7 +156,7 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
           <Form.Check
             className="wide"
             id="has-headings"
-            label={t('lists.firstRowNames')}
+            label={t('lists.firstRowHasHeadings')}
             checked={reading.hasHeadings}
             onChange={(event) => setCorrected(readingAs(rows, event.target.checked, reading.decimal, dates))}
           />
@@ -174,7 +174,7 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
                         onChange={(event) => put(at, { name: event.target.value })}
                       />
                       <Select
-                        aria-label={t('lists.holds')}
+                        aria-label={t('lists.columnType')}
                         value={column.kind === 'figure' ? `figure:${column.unit}` : column.kind}
                         onChange={({ target: { value } }) => {
                           const [kind, unit] = value.split(':') as [
@@ -224,7 +224,7 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
           <p className="wide quiet" aria-live="polite">
             {t('lists.rowsAndColumns', { rows: writeCount(read.rows.length, locale), columns: reading.columns.length })}{' '}
             {wrong &&
-              t('lists.cannotBeRead', {
+              t('lists.valuesDoNotMatch', {
                 count: read.unreadable.length,
                 place: t('lists.inRow', {
                   row: wrong.row,

@@ -54,7 +54,7 @@ export function SeriesPanel({ list, column: columnId, item, onClose }: SeriesPan
   if (!column || (column.kind !== 'figure' && !isDays) || column.locked)
     return (
       <SidePanel title={t('lists.series')} onClose={onClose}>
-        <p>{t('lists.chooseAFigureOrDay')}</p>
+        <p>{t('lists.selectFigureOrDate')}</p>
       </SidePanel>
     );
   const terms = (kind === 'figures' ? { kind, from: Number(from), step } : { kind, from: String(from), step: Math.round(step) || 1 }) as SeriesTerms; // prettier-ignore
@@ -91,15 +91,15 @@ export function SeriesPanel({ list, column: columnId, item, onClose }: SeriesPan
             </Select>
           </label>
           <label className="panel-field">
-            <span>{t('lists.beginsWith')}</span>
-            <DateField label={t('lists.beginsWith')} value={String(from)} locale={plan.locale} onChange={setFrom} />
+            <span>{t('lists.startsWith')}</span>
+            <DateField label={t('lists.startsWith')} value={String(from)} locale={plan.locale} onChange={setFrom} />
           </label>
           <FigureField label={t('lists.step')} unit="number" isNeeded value={step} onChange={setStep} />
         </>
       ) : (
         <>
           <FigureField
-            label={t('lists.beginsWith')}
+            label={t('lists.startsWith')}
             unit={column.unit}
             isNeeded
             value={Number(from)}
@@ -109,17 +109,17 @@ export function SeriesPanel({ list, column: columnId, item, onClose }: SeriesPan
         </>
       )}
       <Segments
-        label={t('lists.howMany')}
+        label={t('lists.number')}
         value={end}
         options={[
-          { value: 'count', words: t('lists.soMany') },
+          { value: 'count', words: t('lists.numberOfRows') },
           { value: 'until', words: t('lists.until') },
         ]}
         onChange={setEnd}
       />
       {end === 'count' ? (
         <FigureField
-          label={t('lists.howMany')}
+          label={t('lists.number')}
           unit="number"
           isNeeded
           value={count}

@@ -49,16 +49,16 @@ export function Thresholds({ column }: { readonly column: ListColumnRow }) {
   };
   return (
     <fieldset className="panel-checks thresholds">
-      <legend>{t('lists.thresholds')}</legend>
+      <legend>{t('lists.highlights')}</legend>
       {highlightsOf(document, column.id).map((row) => (
         <p key={row.id} className={`highlight-${row.tone}`}>
           <Icon name={HIGHLIGHT_ICONS[row.tone]} />{' '}
-          {t('lists.thresholdInWords', { word: row.word, condition: limits(row) })}
+          {t('lists.highlightInWords', { word: row.word, condition: limits(row) })}
           <button
             type="button"
             className="tool"
-            aria-label={t('lists.removeThreshold', { word: row.word })}
-            title={t('lists.removeThreshold', { word: row.word })}
+            aria-label={t('lists.removeHighlight', { word: row.word })}
+            title={t('lists.removeHighlight', { word: row.word })}
             onClick={() => send({ kind: 'highlight.delete', id: row.id })}
           >
             <Icon name="delete" />
@@ -117,13 +117,13 @@ export function Thresholds({ column }: { readonly column: ListColumnRow }) {
               {t('lists.save')}
             </button>{' '}
             <button type="button" className="btn btn-sm btn-link" onClick={() => setOpen(false)}>
-              {t('lists.leaveRule')}
+              {t('lists.cancel')}
             </button>
           </p>
         </div>
       ) : (
         <button type="button" className="tool" onClick={() => setOpen(true)}>
-          <Icon name="add" /> {t('lists.addThreshold')}
+          <Icon name="add" /> {t('lists.addHighlight')}
         </button>
       )}
     </fieldset>

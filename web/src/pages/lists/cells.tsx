@@ -57,7 +57,7 @@ export function cellIn(row: ItemRow, { of }: ListGridColumn, shown: ListShown, i
     case 'item':
       return itemCell(row, of, shown);
     case 'new':
-      return { content: isFirst ? <span className="quiet">{t('lists.typeHere')}</span> : '', parts: [isFirst] };
+      return { content: isFirst ? <span className="quiet">{t('lists.typeToAdd')}</span> : '', parts: [isFirst] };
     case 'group':
       if (!isFirst) return { content: '' };
       return {

@@ -41,10 +41,10 @@ export type CellValue = Omit<CommandOf<'listCells.set'>['cells'][number], 'item'
 export function listEditing(session: PlanSession): ColumnEditing<ItemRow, ListGridColumn> {
   return {
     readOnlyReason(row, { of }) {
-      if (row.kind !== 'item' && row.kind !== 'new') return t('lists.typeAboveTheTotals');
-      if (of.kind === 'status') return t('lists.aStatusFollows');
-      if (of.kind === 'entries') return t('lists.entriesFollow');
-      if (of.locked) return t('lists.isLocked', { column: of.name });
+      if (row.kind !== 'item' && row.kind !== 'new') return t('lists.readOnly.total');
+      if (of.kind === 'status') return t('lists.readOnly.status');
+      if (of.kind === 'entries') return t('lists.readOnly.entries');
+      if (of.locked) return t('lists.readOnly.locked', { column: of.name });
       return null;
     },
     begin: (row, { of }, asRule) => ({
@@ -106,11 +106,11 @@ export function readCellText(model: PlanModel, column: ListColumnRow, typed: str
     case 'yesNo': {
       const word = text.toLowerCase();
       if (['y', '1', 'x', '✓', t('lists.yes')].includes(word)) return taken(1);
-      return ['n', '0', '–', t('lists.no')].includes(word) ? taken(0) : refused(messageFor('lists.yesOrNoIsExpected'));
+      return ['n', '0', '–', t('lists.no')].includes(word) ? taken(0) : refused(messageFor('lists.yesOrNoExpected'));
     }
     case 'date': {
       const day = readDay(text, locale, today());
-      return day === null ? refused(messageFor('lists.thisIsNoDay', { text })) : taken(day);
+      return day === null ? refused(messageFor('lists.invalidDate', { text })) : taken(day);
     }
     case 'line': {
       const lines = [...document.lines.values()];
@@ -118,14 +118,12 @@ export function readCellText(model: PlanModel, column: ListColumnRow, typed: str
       const alike = same.length > 0 ? same : lines.filter(({ name }) => nameKey(name).startsWith(nameKey(text)));
       if (alike.length === 1) return taken(alike[0]!.id);
       return refused(
-        alike.length === 0
-          ? messageFor('lists.noLineIsCalled', { text })
-          : messageFor('lists.severalLinesAreCalled', { text }),
+        alike.length === 0 ? messageFor('lists.lineUnknown', { text }) : messageFor('lists.severalLines', { text }),
       );
     }
     case 'status':
     case 'entries':
-      return refused(messageFor('lists.aStatusFollows'));
+      return refused(messageFor('lists.readOnly.status'));
     default:
       return taken(text.replace(/\s+/g, ' '));
   }

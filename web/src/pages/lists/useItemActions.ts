@@ -86,7 +86,7 @@ export function useItemActions({ list, rows, columns, view, inOrder, control }: 
 
   /** Moves the selected items past the one that is shown before or after them; within their group, where there are groups. */
   const move = (direction: 1 | -1) => {
-    if (!inOrder) return notices.say({ text: t('lists.itemsMoveInTheirOrder'), tone: 'plain' });
+    if (!inOrder) return notices.say({ text: t('lists.moveInOwnOrder'), tone: 'plain' });
     const items = selectedItems();
     const at = rows.findIndex((row) => row.kind === 'item' && row.item === items[direction < 0 ? 0 : items.length - 1]);
     const past = rows[at + direction];
@@ -132,10 +132,10 @@ export function useItemActions({ list, rows, columns, view, inOrder, control }: 
   const paste = (text: string) => {
     const { model } = session.state;
     const { place, row } = control();
-    if (!row || (row.kind !== 'item' && row.kind !== 'new')) return notices.say({ text: t('lists.typeAboveTheTotals'), tone: 'plain' }); // prettier-ignore
+    if (!row || (row.kind !== 'item' && row.kind !== 'new')) return notices.say({ text: t('lists.readOnly.total'), tone: 'plain' }); // prettier-ignore
     const table = isTable(text) ? readTable(text) : [[text.trim()]];
     const width = Math.max(...table.map((cells) => cells.length));
-    if (place.column + width > columns.length) return notices.say({ text: t('lists.thereAreTooFewColumns'), tone: 'warning' }); // prettier-ignore
+    if (place.column + width > columns.length) return notices.say({ text: t('lists.pastedTooManyColumns'), tone: 'warning' }); // prettier-ignore
     const targets = rows.slice(place.row).filter(({ kind }) => kind === 'item' || kind === 'new');
     const cells: ItemCell[] = [];
     const items: { id: string; cells: CellValue[] }[] = [];

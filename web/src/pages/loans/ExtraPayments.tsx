@@ -63,21 +63,21 @@ export function ExtraPayments({ loan, answer, onCommand }: ExtraPaymentsProps) {
         <div key={extra.id} className="part-row">
           <InputField
             input={inputs.find((input) => input.id === `${extra.id}:amount`)!}
-            label={t('loan.extraPayment', { index: index + 1 })}
+            label={t('loan.extraPaymentNumber', { index: index + 1 })}
             complaint={complaintOf(extra.id)}
             period={nearestPeriod(model.calendar, extra.from)}
           />
           <button
             type="button"
             className="tool"
-            aria-label={t('loan.takeAwayExtraPayment', { index: index + 1 })}
+            aria-label={t('loan.removeExtraPayment', { index: index + 1 })}
             onClick={() => onCommand({ kind: 'loan.setExtra', id: extra.id, settings: null })}
           >
             <Icon name="delete" />
           </button>
           <span className="part-when">
             <Select
-              aria-label={t('loan.howOftenExtraPaymentIs', { index: index + 1 })}
+              aria-label={t('loan.extraPaymentFrequency', { index: index + 1 })}
               value={extra.every}
               onChange={(event) => set(extra, { every: event.target.value as LoanExtraRow['every'] })}
             >
@@ -88,7 +88,7 @@ export function ExtraPayments({ loan, answer, onCommand }: ExtraPaymentsProps) {
               ))}
             </Select>
             <MonthField
-              label={t('loan.monthOfExtraPayment', { index: index + 1 })}
+              label={t('loan.extraPaymentMonth', { index: index + 1 })}
               months={months}
               value={extra.from}
               locale={locale}
@@ -97,7 +97,7 @@ export function ExtraPayments({ loan, answer, onCommand }: ExtraPaymentsProps) {
             {extra.every !== 'once' && (
               <Select
                 className="month-select"
-                aria-label={t('loan.lastMonthOfExtraPayment', { index: index + 1 })}
+                aria-label={t('loan.extraPaymentLastMonth', { index: index + 1 })}
                 value={extra.until ?? ''}
                 onChange={(event) => set(extra, { until: (event.target.value || null) as LoanExtraRow['until'] })}
               >
@@ -110,19 +110,19 @@ export function ExtraPayments({ loan, answer, onCommand }: ExtraPaymentsProps) {
               </Select>
             )}
             <Select
-              aria-label={t('loan.whatExtraPaymentLowers', { index: index + 1 })}
+              aria-label={t('loan.extraPaymentEffect', { index: index + 1 })}
               value={extra.lowers}
               onChange={(event) => set(extra, { lowers: event.target.value as LoanExtraRow['lowers'] })}
             >
-              <option value="term">{t('loan.shortensTheTerm')}</option>
-              <option value="payment">{t('loan.lowersThePayment')}</option>
+              <option value="term">{t('loan.extraPaymentShortens')}</option>
+              <option value="payment">{t('loan.extraPaymentLowers')}</option>
             </Select>
           </span>
         </div>
       ))}
       <button type="button" className="tool add-part" onClick={add}>
         <Icon name="add" />
-        {t('loan.anExtraPayment')}
+        {t('loan.addExtraPayment')}
       </button>
     </>
   );

@@ -63,7 +63,7 @@ export function LoanTerms({ loan, answer, sliders }: LoanTermsProps) {
     },
     {
       column: 'months',
-      label: t('loan.duration'),
+      label: t('loan.term'),
       unit: inYears ? 'years' : 'months',
       computed: answer ? answer.months / (inYears ? 12 : 1) : null,
       placeholder: inYears ? 'e.g. 4' : 'e.g. 48',
@@ -91,7 +91,7 @@ export function LoanTerms({ loan, answer, sliders }: LoanTermsProps) {
           onChange={(first) => set({ first })}
         />
       </div>
-      <h3>{t('loan.agreedBesides')}</h3>
+      <h3>{t('loan.otherTerms')}</h3>
       <InputRow
         calculator={calculator}
         column="fee"
@@ -102,25 +102,25 @@ export function LoanTerms({ loan, answer, sliders }: LoanTermsProps) {
       <InputRow
         calculator={calculator}
         column="balloon"
-        label={t('loan.balloonAtTheEnd')}
+        label={t('loan.balloon')}
         period={period}
         placeholder={t('loan.none')}
       />
       <InputRow
         calculator={calculator}
         column="interestOnly"
-        label={t('loan.interestOnlyFor')}
+        label={t('loan.interestOnlyMonths')}
         period={period}
         placeholder={t('loan.noMonths')}
       />
-      <DueAndRate of={loan} onSet={set} due={t('loan.dueAtMonths')} />
+      <DueAndRate of={loan} onSet={set} due={t('loan.dueAt')} />
       {mayChange && (
         <ChoiceTerm
-          label={t('loan.aNewRateChanges')}
+          label={t('loan.newRateChanges')}
           value={loan.atNewRate}
           options={[
-            { value: 'payment', words: t('loan.newPayment'), title: t('loan.thePaymentIsComputedAnew') },
-            { value: 'term', words: t('loan.newTerm'), title: t('loan.thePaymentIsKept') },
+            { value: 'payment', words: t('loan.newPayment'), title: t('loan.newPaymentHint') },
+            { value: 'term', words: t('loan.newTerm'), title: t('loan.newTermHint') },
           ]}
           onChange={(atNewRate) => set({ atNewRate })}
         />

@@ -33,10 +33,10 @@ import { writeWithUnit, monthInWords, t } from '../../language/language.ts';
 
 const NOTHING = {
   get heading() {
-    return t('loan.noLoanYet');
+    return t('loan.noLoan');
   },
   get words() {
-    return t('loan.giveAmountRateAndDuration');
+    return t('loan.introduction');
   },
 };
 
@@ -68,7 +68,7 @@ const VIEWS = [
       return t('loan.rateAndDuration');
     },
     get title() {
-      return t('loan.paymentsAtOtherRatesAnd');
+      return t('loan.otherRatesAndTerms');
     },
   },
 ] as const;
@@ -106,7 +106,7 @@ function LoanView({ loan, sliders }: { readonly loan: LoanRow; readonly sliders:
     <>
       <CalculatorLayout
         name={loan.name}
-        answerLabel={t('loan.whatComesTo', { name: loan.name })}
+        answerLabel={t('loan.resultsOf', { name: loan.name })}
         period={period}
         terms={
           <>
@@ -180,7 +180,7 @@ function LoanFigures({ id, loan, explained, onExplain }: LoanFiguresProps) {
           }),
         ]
       : []),
-    ...(loan.fee > 0 ? [t('loan.withAFeeOf', { figure: money(loan.fee) })] : []),
+    ...(loan.fee > 0 ? [t('loan.withFee', { figure: money(loan.fee) })] : []),
   ];
   const figures = [
     {
@@ -203,7 +203,7 @@ function LoanFigures({ id, loan, explained, onExplain }: LoanFiguresProps) {
       label: t('loan.totalInterest'),
       value: loan.totalInterest,
       id: `${id}.total interest`,
-      also: t('loan.ofTheAmount', { figure: writeWithUnit(loan.interestShare, 'percent', plan) }),
+      also: t('loan.shareOfAmount', { figure: writeWithUnit(loan.interestShare, 'percent', plan) }),
     },
     {
       label: t('loan.lastPayment'),
@@ -211,7 +211,12 @@ function LoanFigures({ id, loan, explained, onExplain }: LoanFiguresProps) {
       id: `${id}.months`,
       also: t('loan.afterMonths', { rowCount: loan.rows.length }),
     },
-    { label: t('loan.costsAYear'), value: loan.yearlyCost, unit: 'percent' as const, also: t('loan.effectiveAllIn') },
+    {
+      label: t('loan.effectiveRate'),
+      value: loan.yearlyCost,
+      unit: 'percent' as const,
+      also: t('loan.effectiveRateWithFee'),
+    },
   ];
   return <KeyFigures figures={figures} explained={explained} onExplain={onExplain} />;
 }
@@ -245,7 +250,7 @@ function Schedule({ id, loan, by }: { readonly id: string; readonly loan: LoanAn
         rowHeading={by === 'month' ? t('loan.month') : t('loan.year')}
         rows={rows}
         columns={columns}
-        totalLabel={t('loan.inAll')}
+        totalLabel={t('loan.total')}
       />
     </>
   );
@@ -260,7 +265,7 @@ function placingsOf({ id, name, fee }: LoanRow): Placing[] {
       lines: [{ name: t('loan.payment', { name }), formula: `{${id}}.payment${withFee}` }],
     },
     {
-      words: t('loan.splitIntoInterestAndWhat'),
+      words: t('loan.splitPayment'),
       lines: [
         { name: t('loan.interest', { name }), formula: `{${id}}.interest${withFee}` },
         { name: t('loan.principal', { name }), formula: `{${id}}.principal` },

@@ -50,7 +50,7 @@ const FIGURES: readonly Figure[] = [
   },
   {
     get words() {
-      return t('loan.monthsUntilItIsPaid');
+      return t('loan.monthsUntilPaidOff');
     },
     unit: 'months',
     of: ({ rows }) => rows.length,
@@ -82,7 +82,7 @@ const FIGURES: readonly Figure[] = [
   },
   {
     get words() {
-      return t('loan.paidInAllWithFee');
+      return t('loan.totalPaidWithFee');
     },
     unit: 'money',
     of: ({ totalPaid, fee }) => totalPaid + fee,
@@ -107,7 +107,7 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
   return (
     <div className="offers">
       <table className="compare">
-        <caption className="visually-hidden">{t('loan.andOtherOffersForIt', { name: loan.name })}</caption>
+        <caption className="visually-hidden">{t('loan.offersFor', { name: loan.name })}</caption>
         <thead>
           <tr>
             <td />
@@ -116,7 +116,7 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
                 <button
                   type="button"
                   aria-pressed={row.id === open}
-                  title={t('loan.openItsTerms')}
+                  title={t('loan.openTerms')}
                   onClick={() => onOpen(row.id)}
                 >
                   {row.name}
@@ -166,15 +166,15 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
                     <button
                       type="button"
                       className="tool"
-                      title={t('loan.makesTheseTheTermsOf', { name: loan.name })}
+                      title={t('loan.useOfferHint', { name: loan.name })}
                       onClick={() => onCommand({ kind: 'loan.takeOffer', offer: row.id })}
                     >
-                      {t('loan.takeIt')}
+                      {t('loan.useOffer')}
                     </button>
                     <button
                       type="button"
                       className="tool"
-                      aria-label={t('loan.deleteTheOffer', { name: row.name })}
+                      aria-label={t('loan.deleteOffer', { name: row.name })}
                       onClick={() => {
                         if (onCommand({ kind: 'calculator.delete', calculator: row.id }) && row.id === open)
                           onOpen(loan.id);
@@ -191,9 +191,9 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
       </table>
       <p>
         <button type="button" className="btn btn-primary btn-sm" onClick={add}>
-          <Icon name="add" /> {t('loan.anotherOffer')}
+          <Icon name="add" /> {t('loan.addOffer')}
         </button>
-        <span className="quiet ms-2">{t('loan.itBeginsWithTheTerms', { word: CALCULATORS.loans.word })}</span>
+        <span className="quiet ms-2">{t('loan.addOfferHint', { word: CALCULATORS.loans.word })}</span>
       </p>
     </div>
   );
@@ -202,6 +202,6 @@ export function Offers({ loan, open, model, onOpen, onCommand }: OffersProps) {
 function laterInWords(present: LoanAnswer, other: LoanAnswer): string {
   const months = monthsBetween(present.last, other.last);
   if (months === 0) return '';
-  const count = t('loan.differenceInMonths', { months: Math.abs(months) });
-  return t('loan.earlier', { months, count });
+  const count = t('loan.termDifference', { months: Math.abs(months) });
+  return t('loan.earlierOrLater', { months, count });
 }

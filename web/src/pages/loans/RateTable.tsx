@@ -42,7 +42,7 @@ export function RateTable({ loan, row, balloon }: RateTableProps) {
           </Select>
         </label>
         <label>
-          {t('loan.durationsInStepsOf')}{' '}
+          {t('loan.termsInStepsOf')}{' '}
           <Select value={steps.months} onChange={(event) => setSteps({ ...steps, months: Number(event.target.value) })}>
             {[1, 3, 6, 12, 24, 60].map((step) => (
               <option key={step} value={step}>
@@ -53,8 +53,8 @@ export function RateTable({ loan, row, balloon }: RateTableProps) {
         </label>
       </div>
       <ScheduleGrid
-        label={t('loan.monthlyPaymentsByRateAnd')}
-        rowHeading={t('loan.rateAYear')}
+        label={t('loan.paymentsByRateAndTerm')}
+        rowHeading={t('loan.yearlyRateHeading')}
         rows={rates.map((rate) => writeFigure(rate, 'percent', plan))}
         columns={columns}
         marked={rates.indexOf(loan.rate)}

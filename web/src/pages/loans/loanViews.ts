@@ -44,7 +44,7 @@ export function loanSchedule(loan: LoanAnswer, by: By, document: Document) {
   const columns: ScheduleColumn[] = [
     {
       id: 'opening',
-      heading: t('loan.owedBefore'),
+      heading: t('loan.column.openingBalance'),
       unit: 'money',
       values: stretches.map(({ rows }) => rows[0]!.opening),
     },
@@ -52,19 +52,19 @@ export function loanSchedule(loan: LoanAnswer, by: By, document: Document) {
       ? [
           {
             id: 'rate',
-            heading: t('loan.rate'),
+            heading: t('loan.column.rate'),
             unit: 'ratePerYear' as const,
             values: stretches.map(({ rows }) => rows.at(-1)!.rate),
           },
         ]
       : []),
-    flow('payment', t('loan.paymentHeading'), (row) => row.payment),
-    flow('interest', t('loan.interestHeading'), (row) => row.interest),
-    flow('principal', t('loan.paidBack'), (row) => row.principal),
-    ...(hasExtra ? [flow('extra', t('loan.extra'), (row) => row.extra)] : []),
+    flow('payment', t('loan.column.payment'), (row) => row.payment),
+    flow('interest', t('loan.column.interest'), (row) => row.interest),
+    flow('principal', t('loan.column.principal'), (row) => row.principal),
+    ...(hasExtra ? [flow('extra', t('loan.column.extraPayments'), (row) => row.extra)] : []),
     {
       id: 'closing',
-      heading: t('loan.stillOwed'),
+      heading: t('loan.column.closingBalance'),
       unit: 'money',
       values: stretches.map(({ rows }) => rows.at(-1)!.closing),
     },
@@ -104,17 +104,17 @@ export function loanPictures(loan: LoanAnswer, by: By, document: Document): { pa
   return {
     parts: {
       ...common,
-      label: t('loan.whatEachPaymentGoesInto'),
+      label: t('loan.interestAndPrincipal'),
       series: [
         {
-          label: t('loan.paidBack'),
+          label: t('loan.column.principal'),
           values: stretches.map(({ rows }) => sumOf(rows, (row) => row.principal + row.extra)),
           mark: 'bars',
           tone: 'setAside',
           stack: 'payment',
         },
         {
-          label: t('loan.interestHeading'),
+          label: t('loan.column.interest'),
           values: stretches.map(({ rows }) => sumOf(rows, (row) => row.interest)),
           mark: 'bars',
           tone: 'expense',
@@ -124,10 +124,10 @@ export function loanPictures(loan: LoanAnswer, by: By, document: Document): { pa
     },
     balance: {
       ...common,
-      label: t('loan.whatIsStillOwed'),
+      label: t('loan.balance'),
       series: [
         {
-          label: t('loan.stillOwed'),
+          label: t('loan.column.closingBalance'),
           values: stretches.map(({ rows }) => rows.at(-1)!.closing),
           mark: 'area',
           tone: 'net',

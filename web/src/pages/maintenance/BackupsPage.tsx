@@ -23,7 +23,7 @@ export function BackupsPage() {
   const make = useMutation({
     mutationFn: peopleApi.backUp,
     onSuccess: () => {
-      notices.say({ text: t('maintenance.isMade') });
+      notices.say({ text: t('maintenance.backupMade') });
       return refresh();
     },
     onError: failed,
@@ -31,7 +31,7 @@ export function BackupsPage() {
   const remove = useMutation({
     mutationFn: peopleApi.removeBackup,
     onSuccess: () => {
-      notices.say({ text: t('maintenance.isRemoved') });
+      notices.say({ text: t('maintenance.backupDeleted') });
       return refresh();
     },
     onError: failed,
@@ -61,8 +61,9 @@ export function BackupsPage() {
   return (
     <OutsidePlan title={t('maintenance.backups')} actions={actions}>
       <p className="quiet">
-        {t('maintenance.whatABackupIs')} {query.data && t('maintenance.kept', { count: query.data.kept })}{' '}
-        {query.data && t('maintenance.theyLieAt', { folder: query.data.folder })}
+        {t('maintenance.backupsIntroduction')}{' '}
+        {query.data && t('maintenance.nightlyBackups', { count: query.data.kept })}{' '}
+        {query.data && t('maintenance.storedIn', { folder: query.data.folder })}
       </p>
       <QueryResult query={query}>
         {(data) => (
@@ -72,7 +73,7 @@ export function BackupsPage() {
               <table className="plan-list">
                 <thead>
                   <tr>
-                    <th scope="col">{t('maintenance.made')}</th>
+                    <th scope="col">{t('maintenance.created')}</th>
                     <th scope="col" className="tabular">
                       {t('maintenance.size')}
                     </th>
@@ -94,7 +95,7 @@ export function BackupsPage() {
                           <Icon name="undo" /> {t('maintenance.restore')}
                         </button>
                         <button type="button" className="tool" onClick={() => remove.mutate(name)}>
-                          <Icon name="delete" /> {t('maintenance.remove')}
+                          <Icon name="delete" /> {t('maintenance.delete')}
                         </button>
                       </td>
                     </tr>

@@ -25,7 +25,7 @@ export function DeletedPage() {
   const fetchBack = useMutation({
     mutationFn: ({ id }: DeletedPlan) => api.restore(id),
     onSuccess: async (_answer, { name }) => {
-      notices.say({ text: t('maintenance.isBack', { name }) });
+      notices.say({ text: t('maintenance.planRestored', { name }) });
       await refresh();
     },
     onError: failed,
@@ -34,7 +34,7 @@ export function DeletedPage() {
     mutationFn: ({ id }: DeletedPlan) => peopleApi.deleteForGood(id),
     onSuccess: async (_answer, { name }) => {
       setDoomed(null);
-      notices.say({ text: t('maintenance.isGone', { name }) });
+      notices.say({ text: t('maintenance.planDeletedPermanently', { name }) });
       await refresh();
     },
     onError: failed,
@@ -44,7 +44,7 @@ export function DeletedPage() {
       <QueryResult query={query}>
         {(data) => (
           <>
-            <p className="quiet">{t('maintenance.deletedFor', { days: data.retentionDays })}</p>
+            <p className="quiet">{t('maintenance.restorableFor', { days: data.retentionDays })}</p>
             {data.plans.length === 0 && <p className="empty-state">{t('maintenance.nothingDeleted')}</p>}
             {data.plans.length > 0 && (
               <table className="plan-list">
@@ -52,7 +52,7 @@ export function DeletedPage() {
                   <tr>
                     <th scope="col">{t('maintenance.plan')}</th>
                     <th scope="col">{t('maintenance.deletedOn')}</th>
-                    <th scope="col">{t('maintenance.goneOn')}</th>
+                    <th scope="col">{t('maintenance.permanentlyOn')}</th>
                     <th />
                   </tr>
                 </thead>
@@ -66,10 +66,10 @@ export function DeletedPage() {
                       </td>
                       <td className="row-actions">
                         <button type="button" className="tool" onClick={() => fetchBack.mutate(plan)}>
-                          <Icon name="undo" /> {t('maintenance.fetchBack')}
+                          <Icon name="undo" /> {t('maintenance.restorePlan')}
                         </button>
                         <button type="button" className="tool" onClick={() => setDoomed(plan)}>
-                          <Icon name="delete" /> {t('maintenance.deleteForGood')}
+                          <Icon name="delete" /> {t('maintenance.deletePermanently')}
                         </button>
                       </td>
                     </tr>
@@ -84,16 +84,16 @@ export function DeletedPage() {
         <Modal show centered animation={false} onHide={() => setDoomed(null)} aria-labelledby="doomed-title">
           <Modal.Header closeButton>
             <Modal.Title as="h2" id="doomed-title">
-              {t('maintenance.deleteForGood')}
+              {t('maintenance.deletePermanently')}
             </Modal.Title>
           </Modal.Header>
-          <Modal.Body>{t('maintenance.sureForGood', { name: doomed.name })}</Modal.Body>
+          <Modal.Body>{t('maintenance.deletePermanentlyQuestion', { name: doomed.name })}</Modal.Body>
           <Modal.Footer>
             <Button variant="link" autoFocus onClick={() => setDoomed(null)}>
-              {t('maintenance.keepIt')}
+              {t('maintenance.keep')}
             </Button>
             <Button disabled={forGood.isPending} onClick={() => forGood.mutate(doomed)}>
-              {t('maintenance.deleteForGood')}
+              {t('maintenance.deletePermanently')}
             </Button>
           </Modal.Footer>
         </Modal>

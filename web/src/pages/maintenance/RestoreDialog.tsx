@@ -39,7 +39,7 @@ export function RestoreDialog({ from, onClose }: { readonly from: string | File;
       const restored = await peopleApi.restore(data!.id, ids, { signal: aborting.signal, onProgress: setProgress });
       await client.invalidateQueries({ queryKey: ['plans'] });
       notices.say({
-        text: t('maintenance.areRestored', {
+        text: t('maintenance.plansRestored', {
           names: listOf(
             restored.map(({ name }) => name),
             'comma',
@@ -56,8 +56,8 @@ export function RestoreDialog({ from, onClose }: { readonly from: string | File;
     setLeft((before) => new Set(before.has(id) ? [...before].filter((each) => each !== id) : [...before, id]));
   return (
     <FormDialog
-      title={t('maintenance.restoring')}
-      submit={t('maintenance.restoreThem', { count: chosen.length })}
+      title={t('maintenance.restoreTitle')}
+      submit={t('maintenance.restoreChosen', { count: chosen.length })}
       refusal={refusal ?? error?.message ?? null}
       busy={progress !== null || chosen.length === 0}
       onClose={close}
@@ -87,7 +87,7 @@ export function RestoreDialog({ from, onClose }: { readonly from: string | File;
                 {[
                   t('maintenance.asOf', { day: dayOf(changedAt) }),
                   t('maintenance.entries', { count: entries }),
-                  t('maintenance.steps', { count: steps }),
+                  t('maintenance.changes', { count: steps }),
                   t('maintenance.snapshots', { count: snapshots }),
                 ].join(', ')}
               </small>

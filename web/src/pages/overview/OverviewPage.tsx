@@ -43,10 +43,10 @@ export function OverviewPage() {
   if (document.lines.size === 0)
     return (
       <div className="empty-state overview">
-        <h2>{t('overview.nothingToSeeYet')}</h2>
-        <p>{t('overview.theOverviewShowsHowThe')}</p>
+        <h2>{t('overview.empty')}</h2>
+        <p>{t('overview.emptyHint')}</p>
         <Link className="btn btn-primary" to={`/plans/${planId}/budget`}>
-          {t('overview.goToTheBudget')}
+          {t('overview.goToBudget')}
         </Link>
       </div>
     );
@@ -115,9 +115,9 @@ export function OverviewPage() {
           )}
         </section>
         <section>
-          <h3>{t('overview.worthASecondLook')}</h3>
+          <h3>{t('overview.findingsToReview')}</h3>
           {open === 0 ? (
-            <p className="quiet">{t('overview.checksFindNothing')}</p>
+            <p className="quiet">{t('overview.noFindings')}</p>
           ) : (
             <>
               <ul className="overview-list">
@@ -131,7 +131,7 @@ export function OverviewPage() {
         </section>
         {calculators.length > 0 && (
           <section>
-            <h3>{t('overview.loansSavingsTaxBreakEven')}</h3>
+            <h3>{t('overview.calculators')}</h3>
             <ul className="overview-list">
               {calculators.map(({ calculator: { row }, words }) => (
                 <li key={row.id}>
@@ -145,9 +145,9 @@ export function OverviewPage() {
           </section>
         )}
         <section>
-          <h3>{t('overview.changedLast')}</h3>
+          <h3>{t('overview.recentChanges')}</h3>
           {done.length === 0 ? (
-            <p className="quiet">{t('overview.nothingHasBeenChangedSince')}</p>
+            <p className="quiet">{t('overview.noChanges')}</p>
           ) : (
             <ul className="overview-list">
               {done.map(({ commandId, label }) => (

@@ -62,7 +62,7 @@ export function ThisMonth({ planId }: { readonly planId: string }) {
       </h3>
       <dl>
         <div>
-          <dt>{t('overview.mayStillBeSpent')}</dt>
+          <dt>{t('overview.leftToSpend')}</dt>
           <dd className={expenses && expenses.remaining < 0 ? 'negative' : ''}>{money(expenses?.remaining ?? 0)}</dd>
         </div>
         <div>

@@ -35,14 +35,14 @@ function inWords(model: PlanModel, calculator: Calculator, period: number): stri
     case 'loan': {
       const { payment, last } = answer.loan;
       const owed = output('balance');
-      const now = owed === owed ? t('overview.stillOwed', { money: money(owed) }) : '';
-      return t('overview.aMonthUntil', { money: money(payment), now, month: monthInWords(last, plan.locale) });
+      const now = owed === owed ? t('overview.outstanding', { money: money(owed) }) : '';
+      return t('overview.paymentUntil', { money: money(payment), now, month: monthInWords(last, plan.locale) });
     }
     case 'savings': {
       const { goal, reached } = answer.savings;
       const inIt = output('balance');
-      const now = inIt === inIt ? t('overview.inIt', { money: money(inIt) }) : '';
-      return t('overview.comesToBy', { now, money: money(goal), month: monthInWords(reached, plan.locale) });
+      const now = inIt === inIt ? t('overview.fundBalance', { money: money(inIt) }) : '';
+      return t('overview.finalBalanceIn', { now, money: money(goal), month: monthInWords(reached, plan.locale) });
     }
     case 'tax': {
       const tax = output('tax');
@@ -50,14 +50,14 @@ function inWords(model: PlanModel, calculator: Calculator, period: number): stri
       const year = yearInWords(yearOf(model.calendar.months[period]!, yearBegins), yearBegins);
       const found = answer.months[period]!;
       if (isNoFigure(found)) return say(noFigureInWords(model, found));
-      return tax === tax ? t('overview.for', { money: money(tax), year }) : t('overview.noIncomeGiven');
+      return tax === tax ? t('overview.taxFor', { money: money(tax), year }) : t('overview.noIncome');
     }
     case 'units': {
       const units = output('whole units');
       const found = answer.months[period]!;
       if (isNoFigure(found)) return say(noFigureInWords(model, found));
-      if (units !== units) return t('overview.neverAsItStands');
-      return t('overview.nothingIsLostFromUnits', { figure: writeWithUnit(units, 'number', plan) });
+      if (units !== units) return t('overview.never');
+      return t('overview.breakEvenUnits', { figure: writeWithUnit(units, 'number', plan) });
     }
     case 'payback': {
       const { reached, never } = answer.payback;
@@ -65,9 +65,7 @@ function inWords(model: PlanModel, calculator: Calculator, period: number): stri
     }
     case 'between': {
       const { crossing, never } = answer.between;
-      return crossing
-        ? t('overview.bothHaveCostTheSame', { month: monthInWords(crossing.month, plan.locale) })
-        : say(never!);
+      return crossing ? t('overview.equalCostsIn', { month: monthInWords(crossing.month, plan.locale) }) : say(never!);
     }
     default:
       return say(whyNoAnswer(model, row.id)) ?? '';

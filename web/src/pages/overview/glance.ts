@@ -65,14 +65,14 @@ export function netPicture(model: PlanModel, year: number): Picture {
   const values = (id: string) =>
     Array.from(model.seriesOf(id)!.values.subarray(from, to), (value) => (value === value ? value : null));
   return {
-    label: t('overview.netByMonthIn', { year: nameOfYear(document, year) }),
+    label: t('overview.netByMonthOf', { year: nameOfYear(document, year) }),
     axis: plan.currency,
     categoryName: t('overview.month'),
     categories: calendar.months.slice(from, to).map((month) => monthInWords(month, plan.locale, 'name')),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
       { label: t('overview.net'), values: values(NET), mark: 'bars', tone: 'net' },
-      { label: t('overview.addedUpSinceThePlans'), values: values(CUMULATIVE_NET), mark: 'line', tone: 'memo' },
+      { label: t('overview.cumulativeNet'), values: values(CUMULATIVE_NET), mark: 'line', tone: 'memo' },
     ],
   };
 }

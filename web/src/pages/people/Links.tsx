@@ -27,7 +27,7 @@ export function Links({ planId, people }: { readonly planId: string; readonly pe
           <li key={link.id} className={isOpen(link) ? '' : 'is-over'}>
             <span>
               {sentence(t('people.linkFor', { role: link.role }))},{' '}
-              {link.address === '' ? t('people.handedOver') : t('people.sentTo', { address: link.address })}
+              {link.address === '' ? t('people.toShare') : t('people.sentTo', { address: link.address })}
               <small className="quiet">{stateOf(link).join(', ')}</small>
             </span>
             {isOpen(link) && (
@@ -50,13 +50,13 @@ function isOpen({ revokedAt, until, once, uses }: SharingLink): boolean {
 function stateOf(link: SharingLink): string[] {
   const { createdAt, until, uses, revokedAt, once } = link;
   const said = [
-    t('people.madeOn', { day: dayOf(createdAt) }),
-    once ? t('people.once').toLowerCase() : t('people.often').toLowerCase(),
+    t('people.createdOn', { day: dayOf(createdAt) }),
+    once ? t('people.singleUse').toLowerCase() : t('people.reusable').toLowerCase(),
   ];
   if (until !== null) said.push(t('people.untilDay', { day: dayOf(until) }));
   said.push(t('people.used', { count: uses }));
   if (revokedAt !== null) said.push(t('people.isRevoked'));
-  else if (!isOpen(link)) said.push(t('people.isOver'));
+  else if (!isOpen(link)) said.push(t('people.isExpired'));
   return said;
 }
 

@@ -30,7 +30,7 @@ export function PeoplePage() {
     <div className="scrolled-page people-page">
       <div className="page-head">
         <h2>{t('people.people')}</h2>
-        {data && <p className="year-summary">{t('people.whoMayWhat', { count: data.people.length })}</p>}
+        {data && <p className="year-summary">{t('people.peopleWithAccess', { count: data.people.length })}</p>}
       </div>
       <div className="page-body">
         <QueryResult query={query}>
@@ -38,7 +38,7 @@ export function PeoplePage() {
             <>
               {!people.signsIn && (
                 <p className="people-first">
-                  {t('people.firstAPassword')} <Link to="/you">{t('people.beginSigningIn')}</Link>
+                  {t('people.signInNeeded')} <Link to="/you">{t('people.turnOnSignIn')}</Link>
                 </p>
               )}
               {people.signsIn && (
@@ -76,7 +76,7 @@ function Members({ planId, people, isOwner }: MembersProps) {
           <th scope="col">{t('people.person')}</th>
           <th scope="col">{t('people.role')}</th>
           <th scope="col">{t('people.sinceWhen')}</th>
-          <th scope="col">{t('people.how')}</th>
+          <th scope="col">{t('people.access')}</th>
           <th />
         </tr>
       </thead>
@@ -117,7 +117,7 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
       notices.say({
         text: isMe
           ? t('people.youHaveLeft', { plan })
-          : t('people.isTakenAway', { name: member.name, links: revokedLinks }),
+          : t('people.removed', { name: member.name, links: revokedLinks }),
       });
       if (isMe) return navigate('/');
       await refresh();
@@ -126,7 +126,7 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
   });
   const link = people.links.find(({ id }) => id === member.link);
   const how = link
-    ? t('people.byThisLink', { what: linkInWords(link) })
+    ? t('people.byLinkFor', { what: linkInWords(link) })
     : member.link !== ''
       ? t('people.byLink')
       : isCreator(member, people.people)
@@ -139,7 +139,7 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
           <Initials id={member.id} name={member.name} />
           <span>
             {member.name}
-            {isMe && <small> {t('people.itIsYou')}</small>}
+            {isMe && <small> {t('people.isYou')}</small>}
             {member.address !== '' && <small>{member.address}</small>}
           </span>
         </span>
@@ -167,7 +167,7 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
         {isAsking && (
           <FormDialog
             title={isMe ? t('people.leaveQuestion', { plan }) : t('people.removeQuestion', { name: member.name })}
-            submit={isMe ? t('people.leavePlan') : t('people.takeAway')}
+            submit={isMe ? t('people.leavePlan') : t('people.remove')}
             refusal={null}
             busy={remove.isPending}
             onClose={() => setAsking(false)}
@@ -186,7 +186,7 @@ function MemberRow({ planId, member, people, isOwner }: MembersProps & { readonl
         )}
         {(isOwner || isMe) && (
           <button type="button" className="tool" disabled={remove.isPending} onClick={() => setAsking(true)}>
-            <Icon name="delete" /> {isMe ? t('people.leavePlan') : t('people.takeAway')}
+            <Icon name="delete" /> {isMe ? t('people.leavePlan') : t('people.remove')}
           </button>
         )}
       </td>

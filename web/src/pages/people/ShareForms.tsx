@@ -78,7 +78,7 @@ function ByMail({ planId }: { readonly planId: string }) {
   };
   return (
     <Form noValidate onSubmit={(event) => void share(event)}>
-      <h4>{t('people.withSomeone')}</h4>
+      <h4>{t('people.inviteByMail')}</h4>
       <Form.Group controlId="share-address">
         <Form.Label>{t('people.theirAddress')}</Form.Label>
         <Form.Control
@@ -106,7 +106,7 @@ function ByMail({ planId }: { readonly planId: string }) {
         </Button>
         {me?.mail && (
           <a href={me.mail} target="_blank" rel="noreferrer">
-            {t('people.theMailBoxIsAt')}
+            {t('people.openMailbox')}
           </a>
         )}
       </div>
@@ -140,26 +140,26 @@ function ByLink({ planId }: { readonly planId: string }) {
   };
   return (
     <Form noValidate onSubmit={(event) => void make(event)}>
-      <h4>{t('people.byALink')}</h4>
+      <h4>{t('people.shareLink')}</h4>
       <RoleChoice id="link-role" value={role} onChange={setRole} />
       <div className="share-until">
         <Segments
-          label={t('people.until')}
+          label={t('people.expires')}
           value={until === null ? 'forever' : 'day'}
           options={[
-            { value: 'day', words: t('people.untilADay') },
-            { value: 'forever', words: t('people.forever') },
+            { value: 'day', words: t('people.expiresOn') },
+            { value: 'forever', words: t('people.noExpiry') },
           ]}
           onChange={(way) => setUntil(way === 'forever' ? null : inAMonth())}
         />
-        {until !== null && <DateField label={t('people.until')} value={until} locale={locale} onChange={setUntil} />}
+        {until !== null && <DateField label={t('people.expires')} value={until} locale={locale} onChange={setUntil} />}
       </div>
       <Segments
-        label={t('people.howOften')}
+        label={t('people.usage')}
         value={once ? 'once' : 'often'}
         options={[
-          { value: 'once', words: t('people.once') },
-          { value: 'often', words: t('people.often') },
+          { value: 'once', words: t('people.singleUse') },
+          { value: 'often', words: t('people.reusable') },
         ]}
         onChange={(way) => setOnce(way === 'once')}
       />
@@ -170,18 +170,18 @@ function ByLink({ planId }: { readonly planId: string }) {
       )}
       <div className="share-actions">
         <Button size="sm" type="submit">
-          <Icon name="link" /> {t('people.makeLink')}
+          <Icon name="link" /> {t('people.createLink')}
         </Button>
       </div>
       {made && (
         <div className="share-made" role="status">
-          <p>{t('people.hereItIs')}</p>
+          <p>{t('people.copyLinkNow')}</p>
           <div className="share-link">
             <Form.Control
               size="sm"
               readOnly
               value={made}
-              aria-label={t('people.hereItIs')}
+              aria-label={t('people.copyLinkNow')}
               onFocus={(event) => event.target.select()}
             />
             <Button size="sm" variant="outline-primary" onClick={() => void copy()}>

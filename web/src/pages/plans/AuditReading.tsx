@@ -31,7 +31,7 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
   return (
     <section className="audit-reading" aria-labelledby="audit-reading">
       <h3 id="audit-reading">
-        {t('workbook.takenFor')}{' '}
+        {t('workbook.howRead')}{' '}
         <small className="quiet">{t('workbook.fromUntil', { from: month(from), until: month(until) })}</small>
       </h3>
       <p className="audit-choices">
@@ -57,10 +57,10 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
         )}
         {isSaid ? (
           <button type="button" className="btn btn-link" onClick={() => onSaid(() => ({}))}>
-            {t('workbook.takeBackSaid')}
+            {t('workbook.discardCorrections')}
           </button>
         ) : (
-          <span className="quiet">{t('workbook.isWrong')}</span>
+          <span className="quiet">{t('workbook.correctRowType')}</span>
         )}
       </p>
       {assumptions.length > 0 && (
@@ -78,7 +78,7 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
                 {key.slice(0, key.lastIndexOf('!'))}, {cells}
               </span>
               <Select
-                aria-label={t('workbook.tableIs', { key: name })}
+                aria-label={t('workbook.tableType', { key: name })}
                 value={said.tables?.[key] ?? kind}
                 onChange={({ target }) =>
                   onSaid((before) => ({ ...before, tables: { ...before.tables, [key]: target.value as TableKind } }))
@@ -99,8 +99,8 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
           <thead>
             <tr>
               <th scope="col">{t('workbook.row')}</th>
-              <th scope="col">{t('workbook.label')}</th>
-              <th scope="col">{t('workbook.kind')}</th>
+              <th scope="col">{t('workbook.name')}</th>
+              <th scope="col">{t('workbook.rowType')}</th>
               <th scope="col">{t('workbook.side')}</th>
               {columns.map(({ column, month: of }) => (
                 <th key={column} scope="col" className="tabular">
@@ -162,7 +162,7 @@ const ReadingRow = memo(function ReadingRow({ of, columns, faults, said, onSaid 
       </td>
       <td>
         <Select
-          aria-label={t('workbook.roleOf', { name: label })}
+          aria-label={t('workbook.rowTypeOf', { name: label })}
           value={kind}
           disabled={label === ''}
           onChange={({ target }) => onSaid(row, { kind: target.value as RowKind })}

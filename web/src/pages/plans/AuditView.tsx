@@ -51,7 +51,7 @@ export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose
   const take = useMutation({
     mutationFn: (plan: unknown) => api.importFile(JSON.stringify(plan)),
     onSuccess: ({ id }) => {
-      notices.say({ text: t('workbook.isTaken', { name: title }) });
+      notices.say({ text: t('workbook.created', { name: title }) });
       onClose();
       void navigate(`/plans/${id}/budget`);
     },
@@ -61,7 +61,7 @@ export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose
       api.auditAsPdf(file, { title, mend, said }, { signal: new AbortController().signal, onProgress: () => {} }),
     onSuccess: (pages) => {
       saveBlob(pages, t('workbook.auditFile', { title }));
-      notices.say({ text: t('workbook.isSaved', { name: t('workbook.auditFile', { title }) }) });
+      notices.say({ text: t('workbook.saved', { name: t('workbook.auditFile', { title }) }) });
     },
     onError: (refused) => notices.say({ text: refused.message, tone: 'warning' }),
   });
@@ -83,7 +83,7 @@ export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose
             disabled={isFetching || take.isPending}
             onClick={() => take.mutate(data.plan)}
           >
-            {t('workbook.takeAsPlan')}
+            {t('workbook.createPlan')}
           </button>
         )}
         {data && isFetching && progressShown}
@@ -104,11 +104,11 @@ export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose
       {!data && isFetching && <p>{progressShown}</p>}
       {refusal && (
         <p className="refusal" role="alert">
-          <Icon name="alarm" /> {t('workbook.cannotBeTaken', { why: refusal.message })}
+          <Icon name="alarm" /> {t('workbook.cannotBeImported', { why: refusal.message })}
           {/* Without a picture of before, there is no other place to take it back at. */}
           {!reading && Object.keys(said).length > 0 && (
             <button type="button" className="btn btn-link" onClick={() => onSaid(() => NOTHING_SAID)}>
-              {t('workbook.takeBackSaid')}
+              {t('workbook.discardCorrections')}
             </button>
           )}
         </p>
@@ -125,7 +125,7 @@ export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose
               id="audit-mend"
               label={
                 <>
-                  {t('workbook.mend')} <small className="quiet">{t('workbook.mendSays')}</small>
+                  {t('workbook.fixProblems')} <small className="quiet">{t('workbook.fixProblemsHint')}</small>
                 </>
               }
               checked={mend}
@@ -133,7 +133,7 @@ export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose
             />
           )}
           <p className="audit-cells">
-            {t('workbook.cells', {
+            {t('workbook.cellsEqual', {
               equal: writeCount(data.cells.equal, STYLE.locale),
               compared: writeCount(data.cells.compared, STYLE.locale),
             })}
@@ -152,17 +152,17 @@ interface PartProps {
 function Findings({ audited: { findings } }: PartProps) {
   return (
     <>
-      <h3>{t('workbook.found', { count: findings.length })}</h3>
+      <h3>{t('workbook.problemsFound', { count: findings.length })}</h3>
       {findings.length > 0 && (
         <table className="audit-table">
           <thead>
             <tr>
               <th scope="col">{t('workbook.cell')}</th>
-              <th scope="col">{t('workbook.what')}</th>
+              <th scope="col">{t('workbook.problem')}</th>
               <th scope="col" className="tabular">
-                {t('workbook.costs')}
+                {t('workbook.difference')}
               </th>
-              <th scope="col">{t('workbook.how')}</th>
+              <th scope="col">{t('workbook.fix')}</th>
             </tr>
           </thead>
           <tbody>
@@ -189,16 +189,16 @@ function Differences({ audited: { cells } }: PartProps) {
   if (differences.length === 0) return null;
   return (
     <>
-      <h3>{t('workbook.differing')}</h3>
+      <h3>{t('workbook.cellsThatDiffer')}</h3>
       <table className="audit-table">
         <thead>
           <tr>
             <th scope="col">{t('workbook.cell')}</th>
             <th scope="col" className="tabular">
-              {t('workbook.theirs')}
+              {t('workbook.inWorkbook')}
             </th>
             <th scope="col" className="tabular">
-              {t('workbook.ours')}
+              {t('workbook.inPlan')}
             </th>
             <th scope="col">{t('workbook.why')}</th>
           </tr>

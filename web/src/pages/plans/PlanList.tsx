@@ -25,13 +25,13 @@ export function PlanList({ list }: { readonly list: ListOfPlans }) {
         <tr>
           {isSummed && (
             <th scope="col" className="plan-choice">
-              <span className="visually-hidden">{t('plans.inTheSum')}</span>
+              <span className="visually-hidden">{t('plans.inTotal')}</span>
             </th>
           )}
           <th scope="col">{t('plans.plan')}</th>
           <th scope="col">{t('plans.months')}</th>
           <th scope="col" className="tabular">
-            {t('plans.netOfTheYear')}
+            {t('plans.netOfYear')}
           </th>
           <th scope="col">{t('plans.monthsInTheRed')}</th>
           <th scope="col">
@@ -51,7 +51,7 @@ export function PlanList({ list }: { readonly list: ListOfPlans }) {
                   <input
                     type="checkbox"
                     className="form-check-input"
-                    aria-label={t('plans.countsIn', { name: plan.name })}
+                    aria-label={t('plans.includeInTotal', { name: plan.name })}
                     checked={!left.includes(plan.id)}
                     onChange={() => toggle(plan.id)}
                   />
@@ -85,7 +85,7 @@ function Sums({ plans, feeds }: { readonly plans: readonly PlanSummary[]; readon
           <tr key={first.currency}>
             <td />
             <th scope="row" colSpan={2}>
-              {t('plans.together', { count: alike.length })}
+              {t('plans.totalOfPlans', { count: alike.length })}
               {isTwice && <small>{t('plans.countedTwice')}</small>}
             </th>
             <td className="tabular">
@@ -152,7 +152,7 @@ function PlanRow({ plan, linksFrom, choice }: PlanRowProps) {
           <Link to={`/plans/${plan.id}/budget`}>{plan.name}</Link>
         )}
         {plan.role !== 'owner' && <small>{t(`plans.roles.${plan.role}`)}</small>}
-        {linksFrom.length > 0 && <small>{t('plans.takesFrom', { plans: listOf(linksFrom, 'comma') })}</small>}
+        {linksFrom.length > 0 && <small>{t('plans.followsFigures', { plans: listOf(linksFrom, 'comma') })}</small>}
       </th>
       <td>
         {t('plans.monthCount', { months: plan.months })}

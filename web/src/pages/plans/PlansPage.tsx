@@ -24,7 +24,7 @@ export function PlansPage() {
 
   const openFile = useMutation({
     mutationFn: (file: File) => {
-      if (file.size > 192 << 20) throw new ServerRefusal(413, t('plans.itIsLargerThan192'));
+      if (file.size > 192 << 20) throw new ServerRefusal(413, t('plans.tooLarge'));
       return api.importFile(file);
     },
     onSuccess: ({ id }) => void navigate(`/plans/${id}/budget`),
@@ -50,7 +50,7 @@ export function PlansPage() {
     <div className="plans-page">
       <header className="plans-head">
         <span className="wordmark">{t('plans.haushalt')}</span>
-        <span className="plans-motto">{t('plans.moneyMonthByMonth')}</span>
+        <span className="plans-motto">{t('plans.slogan')}</span>
         <PersonMenu />
       </header>
       <main>
@@ -76,14 +76,14 @@ export function PlansPage() {
               }}
             />
             <Button variant="outline-primary" onClick={() => fileInput.current?.click()} disabled={openFile.isPending}>
-              <Icon name="openFile" /> {t('plans.openAPlanFile')}
+              <Icon name="openFile" /> {t('plans.openFile')}
             </Button>
             <Button onClick={() => void navigate('/new')}>
               <Icon name="add" /> {t('plans.newPlan')}
             </Button>
           </div>
         </div>
-        {!isAuditing && <p className="plans-paste quiet">{t('plans.orPasteASheet')}</p>}
+        {!isAuditing && <p className="plans-paste quiet">{t('plans.pasteSheet')}</p>}
         {fileRefusal && (
           <p className="refusal" role="alert">
             {fileRefusal}
@@ -98,7 +98,7 @@ export function PlansPage() {
             onClose={workbook.close}
           />
         )}
-        {isPending && <Loading what={t('plans.fetchingYourPlans')} />}
+        {isPending && <Loading what={t('plans.loading')} />}
         {error && (
           <div className="quiet-page" role="alert">
             <p>{error.message}</p>
@@ -107,8 +107,8 @@ export function PlansPage() {
         )}
         {data?.plans.length === 0 && !isAuditing && (
           <div className="empty-state">
-            <h2>{t('plans.nothingPlannedYet')}</h2>
-            <p>{t('plans.beginWithAReadyMade')}</p>
+            <h2>{t('plans.nothingPlanned')}</h2>
+            <p>{t('plans.introduction')}</p>
             <Button onClick={() => void navigate('/new')}>
               <Icon name="add" /> {t('plans.newPlan')}
             </Button>

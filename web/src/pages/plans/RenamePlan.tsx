@@ -23,7 +23,7 @@ export function RenamePlan({ plan, onDone }: { readonly plan: PlanSummary; reado
   });
   const trimmed = name.trim();
   const refusal =
-    trimmed === '' ? t('plans.aPlanNeedsAName') : trimmed.length > 80 ? t('plans.nameTooLong') : rename.error?.message;
+    trimmed === '' ? t('plans.nameMissing') : trimmed.length > 80 ? t('plans.nameTooLong') : rename.error?.message;
   const save = () => {
     // Leaving the field while it is being renamed, or after, is no second time.
     if (rename.isPending || rename.isSuccess) return;
@@ -41,7 +41,7 @@ export function RenamePlan({ plan, onDone }: { readonly plan: PlanSummary; reado
       <Form.Control
         size="sm"
         isInvalid={refusal !== undefined}
-        aria-label={t('plans.nameOfThePlan')}
+        aria-label={t('plans.planName')}
         aria-describedby="rename-refusal"
         value={name}
         autoFocus

@@ -29,7 +29,7 @@ export function ChoiceForm({ choice, parts, years, name, onChange, onName }: Cho
   return (
     <>
       <fieldset>
-        <legend>{t('print.what')}</legend>
+        <legend>{t('print.contents')}</legend>
         <Form.Check
           id="print-booklet"
           label={t('print.wholePlan')}

@@ -64,7 +64,7 @@ export function MailDialog({ planId, request, language, onClose }: MailDialogPro
         />
       </Form.Group>
       <Form.Group controlId="mail-kind">
-        <Form.Label>{t('print.sentAs')}</Form.Label>
+        <Form.Label>{t('print.format')}</Form.Label>
         <Select
           wide
           id="mail-kind"
@@ -79,7 +79,7 @@ export function MailDialog({ planId, request, language, onClose }: MailDialogPro
         </Select>
       </Form.Group>
       <Form.Group className="wide" controlId="mail-text">
-        <Form.Label>{t('print.sentence')}</Form.Label>
+        <Form.Label>{t('print.message')}</Form.Label>
         <Form.Control
           as="textarea"
           rows={2}

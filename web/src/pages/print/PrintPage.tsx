@@ -73,7 +73,7 @@ export function PrintPage() {
         <h2>{t('print.printAndExport')}</h2>
         <p className="year-summary">
           {count > 0 && t('print.pageCount', { count })}
-          {onPage && <span className="quiet"> · {t('print.letters', { size: pt(onPage.size) })}</span>}
+          {onPage && <span className="quiet"> · {t('print.textSize', { size: pt(onPage.size) })}</span>}
         </p>
         {me?.mail && (
           <ToolbarButton
@@ -125,19 +125,19 @@ export function PrintPage() {
         </form>
         <section className="print-pages" aria-label={t('print.printAndExport')}>
           <div className="print-said">
-            {isEmpty && <p className="refusal">{t('print.chooseSomething')}</p>}
+            {isEmpty && <p className="refusal">{t('print.partMissing')}</p>}
             {data && data.tooSmall.length > 0 && !isEmpty && (
               <TooSmall sheets={data.tooSmall} write={pt} onChange={(pages) => change({ pages })} />
             )}
             {data && data.missing.length > 0 && !isEmpty && (
               <p className="print-small" role="status">
-                <Icon name="caution" /> {t('print.missingLetters', { letters: data.missing.join(' ') })}
+                <Icon name="caution" /> {t('print.missingCharacters', { letters: data.missing.join(' ') })}
               </p>
             )}
             {file.progress !== null && (
               <p className="print-progress" role="status">
-                <progress value={file.progress.done} max={1} aria-label={t('print.making')} />{' '}
-                {say(file.progress.what) || t('print.making')}{' '}
+                <progress value={file.progress.done} max={1} aria-label={t('print.creatingFile')} />{' '}
+                {say(file.progress.what) || t('print.creatingFile')}{' '}
                 <button type="button" className="tool" onClick={file.cancel}>
                   {t('print.cancel')}
                 </button>
@@ -145,20 +145,20 @@ export function PrintPage() {
             )}
             {file.error !== null && (
               <p className="refusal" role="alert">
-                <Icon name="alarm" /> {t('print.cannotBeMade', { why: file.error })}
+                <Icon name="alarm" /> {t('print.notCreated', { why: file.error })}
               </p>
             )}
             {error && (
               <p className="refusal" role="alert">
-                <Icon name="alarm" /> {t('print.cannotBeShown', { why: error.message })}{' '}
+                <Icon name="alarm" /> {t('print.notShown', { why: error.message })}{' '}
                 <button type="button" className="tool" onClick={() => void refetch()}>
-                  {t('print.again')}
+                  {t('print.tryAgain')}
                 </button>
               </p>
             )}
             {!isEmpty && !error && (isFetching || waiting > 0) && (
               <p className="quiet" role="status">
-                {waiting > 0 ? t('print.saveFirst') : t('print.settingPages')}
+                {waiting > 0 ? t('print.waitingForSave') : t('print.preparingPreview')}
               </p>
             )}
           </div>
@@ -196,7 +196,7 @@ function Pager({ count, shown, contents, onShow }: PagerProps) {
       <ToolbarButton
         icon="left"
         isBare
-        words={t('print.before')}
+        words={t('print.previousPage')}
         isDisabled={shown === 0}
         onClick={() => onShow(shown - 1)}
       />
@@ -204,7 +204,7 @@ function Pager({ count, shown, contents, onShow }: PagerProps) {
       <ToolbarButton
         icon="right"
         isBare
-        words={t('print.after')}
+        words={t('print.nextPage')}
         isDisabled={shown >= count - 1}
         onClick={() => onShow(shown + 1)}
       />
@@ -275,7 +275,7 @@ function Files({ choice, planId, isDisabled, onChange, onMake }: FilesProps) {
       {button('pdf', t('print.savePdf'), true)}
       <fieldset>
         <legend>{t('print.workbook')}</legend>
-        <p className="quiet">{t('print.workbookSays')}</p>
+        <p className="quiet">{t('print.workbookHint')}</p>
         <Segments
           label={t('print.sheets')}
           value={choice.by}
@@ -292,12 +292,12 @@ function Files({ choice, planId, isDisabled, onChange, onMake }: FilesProps) {
       </fieldset>
       <fieldset>
         <legend>{t('print.table')}</legend>
-        <p className="quiet">{t('print.tableSays')}</p>
+        <p className="quiet">{t('print.tableHint')}</p>
         <Segments
-          label={t('print.figures')}
+          label={t('print.numberFormat')}
           value={choice.notation}
           options={[
-            { value: 'plan', words: t('print.asInThePlan') },
+            { value: 'plan', words: t('print.asInPlan') },
             { value: 'neutral', words: t('print.neutral') },
           ]}
           onChange={(notation) => onChange({ notation })}
@@ -306,7 +306,7 @@ function Files({ choice, planId, isDisabled, onChange, onMake }: FilesProps) {
       </fieldset>
       <fieldset>
         <legend>{t('print.planFile')}</legend>
-        <p className="quiet">{t('print.planFileSays')}</p>
+        <p className="quiet">{t('print.planFileHint')}</p>
         <a className="btn btn-sm btn-outline-primary" href={`/api/plans/${encodeURIComponent(planId)}/file`} download>
           {t('print.savePlanFile')}
         </a>

@@ -54,19 +54,19 @@ export function ProjectionExplanation({
       </div>
       <div className="reckoning-how">
         {!year || before === undefined ? (
-          <p className="reckoning-words">{t('projection.thereIsNoTotalOf', { baseYear: inWords(baseYear) })}</p>
+          <p className="reckoning-words">{t('projection.noBaseTotal', { baseYear: inWords(baseYear) })}</p>
         ) : (
           <>
             <p className="reckoning-words">
               {source.from === 'calculator' || source.from === 'rule'
                 ? `${rateInWords(document, source)}.`
                 : source.from === 'nothing' && document.lines.has(id)
-                  ? t('projection.asInTheYearBefore')
+                  ? t('projection.previousYear')
                   : document.lines.has(id)
-                    ? t('projection.whatItWasInThe', { rate: rateInWords(document, source), stepping })
-                    : t('projection.theSumOfItsLines')}
+                    ? t('projection.previousYearIncreased', { rate: rateInWords(document, source), stepping })
+                    : t('projection.sumOfLines')}
               {document.lines.has(id) && rate !== null && (
-                <> {t('projection.thatIsAYear', { figure: writeFigure(rate, 'ratePerYear', plan) })}</>
+                <> {t('projection.perYear', { figure: writeFigure(rate, 'ratePerYear', plan) })}</>
               )}
             </p>
             <p className="reckoning-worked">
@@ -88,7 +88,7 @@ export function ProjectionExplanation({
       </div>
       <div className="reckoning-tools">
         {onRate && isRow && (
-          <button type="button" className="tool" onClick={onRate} title={t('projection.chooseWhatItGrowsBy')}>
+          <button type="button" className="tool" onClick={onRate} title={t('projection.chooseRateHint')}>
             <Icon name="edit" />
             {t('projection.chooseItsRate')}
           </button>

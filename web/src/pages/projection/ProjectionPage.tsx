@@ -96,7 +96,7 @@ export function ProjectionPage() {
   const chooseRate = (target: BudgetRow | undefined) => {
     const owner = target && hasRate(target) ? rateOwner(target) : null;
     if (owner !== null) setChoosing(owner);
-    else notices.say({ text: t('projection.linesAndGroupsHaveRates') });
+    else notices.say({ text: t('projection.ratesOfLinesOnly') });
   };
 
   const pageKey = (event: KeyboardEvent): boolean => {
@@ -129,7 +129,7 @@ export function ProjectionPage() {
     const end = addMonths(model.calendar.months.at(-1)!, view.years * 12);
     if (year !== last)
       return notices.say({
-        text: t('projection.thePlanHasFiguresFor', { year: called, last: nameOfYear(document, last) }),
+        text: t('projection.figuresAfter', { year: called, last: nameOfYear(document, last) }),
         action: { label: t('projection.projectFrom', { last: nameOfYear(document, last) }), run: () => setYear(last) },
       });
     send(
@@ -140,17 +140,17 @@ export function ProjectionPage() {
         rate: null,
         ...(fromActual ? { actual: known } : {}),
       },
-      t('projection.thePlanGoesOnUntil', { month: monthInWords(end, plan.locale) }),
+      t('projection.planNowEnds', { month: monthInWords(end, plan.locale) }),
     );
   };
 
   if (rates.length === 0) {
     return (
       <div className="empty-state">
-        <h2>{t('projection.aProjectionNeedsARate')}</h2>
-        <p>{t('projection.addAnAssumptionWithThe')}</p>
+        <h2>{t('projection.noRate')}</h2>
+        <p>{t('projection.noRateHint')}</p>
         <button type="button" className="btn btn-primary" onClick={shell.openAssumptions}>
-          {t('projection.openTheAssumptions')}
+          {t('projection.openAssumptions')}
         </button>
       </div>
     );
@@ -161,7 +161,7 @@ export function ProjectionPage() {
         <h2>{t('projection.projection')}</h2>
         <YearSwitch years={years} year={year} begins={plan.yearBegins} onChange={setYear} />
         <label className="rate-choice">
-          {t('projection.allLinesGrowBy')}{' '}
+          {t('projection.growthRate')}{' '}
           <Select
             value={shared?.id ?? ''}
             onChange={(event) => {
@@ -169,7 +169,7 @@ export function ProjectionPage() {
               send({ kind: 'plan.set', settings: { projectionRate } });
             }}
           >
-            <option value="">{t('projection.nothingTheyStayAsThey')}</option>
+            <option value="">{t('projection.growthNone')}</option>
             {rates.map((assumption) => (
               <option key={assumption.id} value={assumption.id}>
                 {assumption.name}, {writeFigure(projection.rateIn(assumption.id, year + 1), assumption.unit, plan)}
@@ -177,10 +177,10 @@ export function ProjectionPage() {
             ))}
           </Select>
         </label>
-        {months < 12 && <p className="year-summary">{t('projection.thePlanHasMonthsOf', { months, year: called })}</p>}
-        <button type="button" className="tool" onClick={takeIn} title={t('projection.letsThePlanGoOn')}>
+        {months < 12 && <p className="year-summary">{t('projection.monthsCovered', { months, year: called })}</p>}
+        <button type="button" className="tool" onClick={takeIn} title={t('projection.addToPlanHint')}>
           <Icon name="add" />
-          {t('projection.takeItIntoThePlan')}
+          {t('projection.addToPlan')}
         </button>
       </div>
       <div className="projection-bar" role="toolbar" aria-label={t('projection.viewOfTheProjection')}>
@@ -200,41 +200,41 @@ export function ProjectionPage() {
         </label>
         {known.length > 0 && (
           <Segments
-            label={t('projection.whatItStartsFrom')}
+            label={t('projection.base')}
             value={view.base}
             options={[
               {
                 value: 'plan',
-                words: t('projection.asPlanned'),
-                title: t('projection.whatThePlanHasFor', { year: called }),
+                words: t('projection.basePlanned'),
+                title: t('projection.basePlannedHint', { year: called }),
               },
               {
                 value: 'actual',
-                words: t('projection.asItWas'),
-                title: t('projection.whatReallyHappenedIn', { year: called }),
+                words: t('projection.baseActual'),
+                title: t('projection.baseActualHint', { year: called }),
               },
             ]}
             onChange={(base) => changeView({ base })}
           />
         )}
         <Segments
-          label={t('projection.howFiguresGrow')}
+          label={t('projection.growth')}
           value={view.stepping}
           options={[
-            { value: 'yearly', words: t('projection.yearlySteps'), title: t('projection.figuresRiseOnceAYear') },
-            { value: 'monthly', words: t('projection.everyMonth'), title: t('projection.figuresCreepUpALittle') },
+            { value: 'yearly', words: t('projection.growthYearly'), title: t('projection.growthYearlyHint') },
+            { value: 'monthly', words: t('projection.growthMonthly'), title: t('projection.growthMonthlyHint') },
           ]}
           onChange={(stepping) => changeView({ stepping })}
         />
         <Segments
-          label={t('projection.whoseMoney')}
+          label={t('projection.prices')}
           value={view.money}
           options={[
-            { value: 'nominal', words: t('projection.asPaidThen'), title: t('projection.nominalFigures') },
+            { value: 'nominal', words: t('projection.pricesNominal'), title: t('projection.pricesNominalHint') },
             {
               value: 'today',
-              words: t('projection.todaysMoney'),
-              title: t('projection.inTheMoneyOf', { year: called }),
+              words: t('projection.pricesToday'),
+              title: t('projection.pricesOf', { year: called }),
             },
             { value: 'both', words: t('projection.both') },
           ]}
@@ -242,7 +242,7 @@ export function ProjectionPage() {
         />
         {view.money !== 'nominal' && (
           <label>
-            {t('projection.pricesRiseBy')}
+            {t('projection.inflation')}
             <Select value={deflator?.id ?? ''} onChange={(event) => changeView({ deflator: event.target.value })}>
               {rates.map((assumption) => (
                 <option key={assumption.id} value={assumption.id}>
@@ -258,7 +258,7 @@ export function ProjectionPage() {
           aria-pressed={view.changes}
           onClick={() => changeView({ changes: !view.changes })}
         >
-          <Icon name="columns" /> {t('projection.changes')}
+          <Icon name="columns" /> {t('projection.increases')}
         </button>
         <button
           type="button"
@@ -266,7 +266,7 @@ export function ProjectionPage() {
           aria-pressed={view.picture}
           onClick={() => changeView({ picture: !view.picture })}
         >
-          <Icon name="chart" /> {t('projection.picture')}
+          <Icon name="chart" /> {t('projection.chart')}
         </button>
       </div>
       {fromActual && <p className="projection-base">{baseInWords(known, called, plan.locale)}</p>}
@@ -307,7 +307,7 @@ export function baseInWords(known: readonly ActualFigure[], year: string, locale
   const months = known.map(({ month }) => month).sort();
   const [first, last] = [months[0]!, months.at(-1)!].map((month) => monthInWords(month, locale, 'name'));
   const lines = new Set(known.map(({ line }) => line)).size;
-  return t('projection.asItReallyWasFrom', { year, first, last, lines });
+  return t('projection.actualFrom', { year, first, last, lines });
 }
 
 /** Income, expenses and what is left, from the base year on. */
@@ -319,7 +319,7 @@ function pictureOf(projection: PlanProjection, baseYear: number, today: boolean)
   };
   const inWords = (year: number) => nameOfYear(projection.model.document, year);
   return {
-    label: t('projection.incomeExpensesAndNetFrom', { baseYear: inWords(baseYear), today }),
+    label: t('projection.chartTitle', { baseYear: inWords(baseYear), today }),
     axis: plan.currency,
     categoryName: t('projection.year'),
     categories: [baseYear, ...projection.years].map(inWords),

@@ -37,7 +37,7 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
   const save = () => {
     const read = readFigure(ownRate, plan.locale, 'ratePerYear');
     if (choice === 'own' && !read.ok) return setRefusal(say(read.message));
-    if (choice === 'own' && read.ok && read.figure === null) return setRefusal(t('projection.typeARateForExample'));
+    if (choice === 'own' && read.ok && read.figure === null) return setRefusal(t('projection.rateMissing'));
     const settings = {
       projectionRate: choice === '' || choice === 'own' ? null : choice,
       ownRate: choice === 'own' && read.ok ? read.figure : null,
@@ -62,7 +62,7 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
   );
   return (
     <FormDialog
-      title={t('projection.whatGrowsBy', { name })}
+      title={t('projection.rateOf', { name })}
       submit={t('projection.save')}
       refusal={refusal}
       draft={draft}
@@ -72,7 +72,7 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
         save();
       }}
     >
-      {option('', isLine ? t('projection.asItsGroupElseAs') : t('projection.asTheWholePlan'), '')}
+      {option('', isLine ? t('projection.sameAsGroup') : t('projection.sameAsPlan'), '')}
       {ratesOf(document).map((assumption) =>
         option(
           assumption.id,
@@ -80,11 +80,11 @@ export function RateDialog({ projection, id, onClose }: RateDialogProps) {
           writeWithUnit(projection.rateIn(assumption.id, projection.years[0] ?? 0), assumption.unit, plan),
         ),
       )}
-      {option('own', t('projection.aRateOfItsOwn'), '')}
+      {option('own', t('projection.itsOwnRate'), '')}
       <Form.Control
         size="sm"
         className="wide"
-        aria-label={t('projection.rateOfItsOwnA')}
+        aria-label={t('projection.ownRateValue')}
         aria-invalid={refusal !== null}
         placeholder="3.5 %"
         value={ownRate}

@@ -55,7 +55,7 @@ export function projectionColumns(
     const add = (what: NonNullable<ProjectionColumn['what']>, heading: string, width: number, className = '') =>
       columns.push({ id: `${what}-${year}`, what, nth: index, heading, width, pin: null, className });
     if (view.changes) {
-      add('increase', t('projection.change'), Math.max(92, widest), 'quiet');
+      add('increase', t('projection.increase'), Math.max(92, widest), 'quiet');
       add('change', 'in %', 70, 'quiet');
     }
     if (view.money !== 'today') add('amount', called, Math.max(108, widest), 'of-year');
@@ -83,9 +83,9 @@ export function rateValue(projection: PlanProjection, source: RateSource): numbe
 
 /** Where a rate comes from, in words. */
 export function rateInWords(document: Document, source: RateSource): string {
-  if (source.from === 'nothing') return t('projection.noRateItStaysAs');
-  if (source.from === 'calculator') return t('projection.noRateItGoesOn');
-  if (source.from === 'rule') return t('projection.noRateItFollows');
+  if (source.from === 'nothing') return t('projection.noRateStays');
+  if (source.from === 'calculator') return t('projection.noRateCalculator');
+  if (source.from === 'rule') return t('projection.noRateRule');
   const what = 'rate' in source ? t('projection.ownRate') : (nameOf(document, source.assumption) ?? 'an assumption');
   return source.from === 'plan'
     ? t('projection.rateOfThePlan', { what })
@@ -119,7 +119,7 @@ export function projectionCell(
     return {
       className: `tabular rate ${hasOwnRate ? 'is-own' : hasOwnRule ? 'quiet' : ''}`,
       title: rateInWords(document, source),
-      content: hasOwnRule ? t('projection.itsRule') : rate === null ? '–' : writeFigure(rate, 'ratePerYear', plan),
+      content: hasOwnRule ? t('projection.ownRule') : rate === null ? '–' : writeFigure(rate, 'ratePerYear', plan),
     };
   }
   if (row.id === null) return { content: null };
@@ -127,7 +127,7 @@ export function projectionCell(
   if (!projected) return { content: null };
   const year = column.nth === undefined ? null : projected.years[column.nth]!;
   const figure = year === null ? projected.base : year[column.what as 'amount' | 'increase' | 'change' | 'today'];
-  if (figure === null) return { className: 'tabular', content: '–', title: t('projection.thereWasNothingTheYear') };
+  if (figure === null) return { className: 'tabular', content: '–', title: t('projection.previousYearZero') };
   const text =
     column.what === 'increase'
       ? writeDifference(figure, 'money', plan)

@@ -26,9 +26,9 @@ interface SavingsMovesProps {
 }
 
 const KINDS = [
-  ['deposit', 'savings.putInBesidesIn'],
-  ['withdrawal', 'savings.takenOutIn'],
-  ['pause', 'savings.noDepositFrom'],
+  ['deposit', 'savings.depositIn'],
+  ['withdrawal', 'savings.withdrawalIn'],
+  ['pause', 'savings.pauseFrom'],
 ] as const;
 
 /** Single deposits, withdrawals by date, and months without a deposit. */
@@ -55,11 +55,11 @@ export function SavingsMoves({ fund, answer, onCommand }: SavingsMovesProps) {
     });
   return (
     <>
-      <h3>{t('savings.singleEntriesAndPauses')}</h3>
+      <h3>{t('savings.singleAmounts')}</h3>
       {moves.map((move, index) => (
         <div key={move.id} className="part-row">
           {move.kind === 'pause' ? (
-            <span className="part-name">{t('savings.aPause')}</span>
+            <span className="part-name">{t('savings.onePause')}</span>
           ) : (
             <InputField
               input={inputs.find((input) => input.id === `${move.id}:amount`)!}
@@ -71,14 +71,14 @@ export function SavingsMoves({ fund, answer, onCommand }: SavingsMovesProps) {
           <button
             type="button"
             className="tool"
-            aria-label={t('savings.takeAwayEntry', { index: index + 1 })}
+            aria-label={t('savings.removeEntry', { index: index + 1 })}
             onClick={() => onCommand({ kind: 'fund.setMove', id: move.id, settings: null })}
           >
             <Icon name="delete" />
           </button>
           <span className="part-when">
             <Select
-              aria-label={t('savings.whatEntryIs', { index: index + 1 })}
+              aria-label={t('savings.typeOfEntry', { index: index + 1 })}
               value={move.kind}
               onChange={(event) => {
                 const kind = event.target.value as SavingsMoveRow['kind'];
@@ -122,7 +122,7 @@ export function SavingsMoves({ fund, answer, onCommand }: SavingsMovesProps) {
         </button>
         <button type="button" className="tool" onClick={() => add('withdrawal')}>
           <Icon name="add" />
-          {t('savings.takeOut')}
+          {t('savings.addWithdrawal')}
         </button>
         <button type="button" className="tool" onClick={() => add('pause')}>
           <Icon name="add" />

@@ -26,10 +26,10 @@ import { writeWithUnit, monthInWords, t } from '../../language/language.ts';
 
 const NOTHING = {
   get heading() {
-    return t('savings.noSavingsFundYet');
+    return t('savings.none');
   },
   get words() {
-    return t('savings.sayWhatIsPutIn');
+    return t('savings.introduction');
   },
 };
 
@@ -75,7 +75,7 @@ function FundView({ fund, sliders }: { readonly fund: SavingsFundRow; readonly s
     <>
       <CalculatorLayout
         name={fund.name}
-        answerLabel={t('savings.whatComesTo', { name: fund.name })}
+        answerLabel={t('savings.resultsOf', { name: fund.name })}
         period={period}
         terms={
           <>
@@ -109,7 +109,7 @@ function FundView({ fund, sliders }: { readonly fund: SavingsFundRow; readonly s
           groupName={t('savings.savings')}
           ways={[
             {
-              words: t('savings.theDeposit'),
+              words: t('savings.deposit'),
               lines: [{ name: t('savings.into', { name: fund.name }), formula: `{${fund.id}}.deposit` }],
             },
           ]}
@@ -132,30 +132,30 @@ function FundFigures({ id, fund, explained, onExplain }: FundFiguresProps) {
   const { withdrawal, short } = fund;
   const wanted = goalMissedByCents(model, id, fund);
   const besideGoal = [
-    ...(wanted === null ? [] : [t('savings.moreThanTheGoal', { goal: money(wanted) })]),
+    ...(wanted === null ? [] : [t('savings.goalReached', { goal: money(wanted) })]),
     ...(fund.goalToday === null ? [] : [t('savings.inTodaysMoney', { money: money(fund.goalToday) })]),
   ];
   const figures: KeyFigure[] = [
     {
-      label: t('savings.comesTo'),
+      label: t('savings.finalBalanceTile'),
       value: fund.goal,
       id: `${id}.goal`,
       ...(besideGoal.length === 0 ? {} : { also: besideGoal.join('; ') }),
     },
     {
-      label: t('savings.by'),
+      label: t('savings.reachedIn'),
       value: monthInWords(fund.reached, plan.locale),
       id: `${id}.months`,
       also: t('savings.afterMonths', { months: fund.months }),
     },
     { label: t('savings.totalDeposits'), value: fund.totalDeposits, id: `${id}.total deposits` },
     {
-      label: t('savings.interestGained'),
+      label: t('savings.totalInterest'),
       value: fund.totalInterest,
       id: `${id}.total interest`,
       ...(fund.totalDeposits > 0
         ? {
-            also: t('savings.ofWhatIsPutIn', {
+            also: t('savings.shareOfDeposits', {
               figure: writeWithUnit(fund.totalInterest / fund.totalDeposits, 'percent', plan),
             }),
           }
@@ -164,13 +164,13 @@ function FundFigures({ id, fund, explained, onExplain }: FundFiguresProps) {
     ...(withdrawal
       ? [
           {
-            label: t('savings.thenEveryMonth'),
+            label: t('savings.monthlyWithdrawalTile'),
             value: withdrawal.amount,
             also: withdrawal.last
               ? t('savings.untilMonth', { month: monthInWords(withdrawal.last, plan.locale) })
               : withdrawal.isGrowing
-                ? t('savings.forEver')
-                : t('savings.forMoreThanAHundred'),
+                ? t('savings.forever')
+                : t('savings.overHundredYears'),
           },
         ]
       : []),
@@ -180,7 +180,7 @@ function FundFigures({ id, fund, explained, onExplain }: FundFiguresProps) {
       <KeyFigures figures={figures} explained={explained} onExplain={onExplain} />
       {short && (
         <p className="bench-words" role="status">
-          {t('savings.inLessCanBeTaken', { month: monthInWords(short, plan.locale) })}
+          {t('savings.withdrawalExceedsBalance', { month: monthInWords(short, plan.locale) })}
         </p>
       )}
     </>
@@ -199,7 +199,7 @@ function Schedule({ fund, by }: { readonly fund: SavingsAnswer; readonly by: 'mo
       rowHeading={by === 'month' ? t('savings.month') : t('savings.year')}
       rows={rows}
       columns={columns}
-      totalLabel={t('savings.inAll')}
+      totalLabel={t('savings.total')}
     />
   );
 }
@@ -212,7 +212,7 @@ function Together({ model }: { readonly model: PlanModel }) {
     const answer = model.calculationOf(id)?.answer;
     return answer?.kind === 'savings' ? [{ name, fund: answer.savings }] : [];
   });
-  if (funds.length === 0) return <p className="bench-words">{t('savings.noFundHasAnAnswer')}</p>;
+  if (funds.length === 0) return <p className="bench-words">{t('savings.noResult')}</p>;
   const { rows, columns, picture } = fundsTogether(funds, by, document);
   return (
     <>

@@ -64,10 +64,10 @@ export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
     },
     {
       column: 'months',
-      label: t('savings.duration'),
+      label: t('savings.term'),
       unit: inYears ? 'years' : 'months',
       computed: answer ? answer.months / (inYears ? 12 : 1) : null,
-      placeholder: t('savings.untilThePlansEnd'),
+      placeholder: t('savings.untilPlanEnd'),
       after: (
         <span className="term-after">
           <DurationUnit of={fund} onSet={set} />
@@ -96,7 +96,7 @@ export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
       <InputRow
         calculator={calculator}
         column="opening"
-        label={t('savings.inItBefore')}
+        label={t('savings.openingBalance')}
         period={period}
         placeholder={t('savings.nothing')}
       />
@@ -118,19 +118,19 @@ export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
           onChange={(first) => set({ first })}
         />
       </div>
-      <h3>{t('savings.howItGrows')}</h3>
+      <h3>{t('savings.growth')}</h3>
       <InputRow
         calculator={calculator}
         column="growth"
-        label={t('savings.theDepositRisesBy')}
+        label={t('savings.depositGrowth')}
         period={period}
-        placeholder={t('savings.nothingAYear')}
+        placeholder={t('savings.zeroPerYear')}
       />
-      <DueAndRate of={fund} onSet={set} due={t('savings.putInAtMonths')} />
+      <DueAndRate of={fund} onSet={set} due={t('savings.depositsAt')} />
       <InputRow
         calculator={calculator}
         column="inflation"
-        label={t('savings.pricesRiseBy')}
+        label={t('savings.inflation')}
         period={period}
         placeholder={sharedPlaceholder()}
       />
@@ -140,9 +140,9 @@ export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
         label={t('savings.afterTheDeposits')}
         value={fund.withdrawals}
         options={[
-          { value: 'none', words: t('savings.itStays') },
-          { value: 'howLong', words: t('savings.soMuchAMonth'), title: t('savings.howLongDoesItLast') },
-          { value: 'howMuch', words: t('savings.forSoLong'), title: t('savings.howMuchAMonthCan') },
+          { value: 'none', words: t('savings.keepBalance') },
+          { value: 'howLong', words: t('savings.withdrawAmount'), title: t('savings.howLong') },
+          { value: 'howMuch', words: t('savings.withdrawMonths'), title: t('savings.howMuch') },
         ]}
         onChange={(withdrawals) => set({ withdrawals })}
       />
@@ -150,7 +150,7 @@ export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
         <InputRow
           calculator={calculator}
           column="withdrawal"
-          label={t('savings.outEveryMonth')}
+          label={t('savings.monthlyWithdrawal')}
           period={period}
           sliders={sliders}
           placeholder="e.g. 300"
@@ -160,7 +160,7 @@ export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
         <InputRow
           calculator={calculator}
           column="withdrawalMonths"
-          label={t('savings.forSoManyMonths')}
+          label={t('savings.numberOfMonths')}
           period={period}
           sliders={sliders}
           placeholder="e.g. 24"
@@ -182,9 +182,9 @@ function withdrawalInWords({ withdrawal, reached }: SavingsAnswer, locale: strin
   if (!withdrawal) return '';
   if (withdrawal.months === null)
     return withdrawal.isGrowing
-      ? t('savings.fromOnTheInterestAlone', { begins })
-      : t('savings.fromItLastsForMore', { begins });
-  return t('savings.fromItLastsUntil', {
+      ? t('savings.interestCovers', { begins })
+      : t('savings.lastsOverHundredYears', { begins });
+  return t('savings.lastsUntil', {
     begins,
     months: withdrawal.months,
     month: monthInWords(withdrawal.last!, locale),

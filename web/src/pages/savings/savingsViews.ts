@@ -50,15 +50,15 @@ export function savingsSchedule(fund: SavingsAnswer, by: By, document: Document)
   const columns: ScheduleColumn[] = [
     {
       id: 'opening',
-      heading: t('savings.before'),
+      heading: t('savings.column.openingBalance'),
       unit: 'money',
       values: stretches.map(({ rows }) => rows[0]!.opening),
     },
     flow('deposit', t('savings.deposits'), (row) => row.deposit),
-    flow('interest', t('savings.interest'), (row) => row.interest),
-    ...(fund.totalWithdrawn > 0 ? [flow('withdrawal', t('savings.takenOut'), (row) => row.withdrawal)] : []),
-    last('closing', t('savings.inTheFund'), (row) => row.closing),
-    ...(fund.goalToday === null ? [] : [last('today', t('savings.todaysMoney'), (row) => row.today)]),
+    flow('interest', t('savings.column.interest'), (row) => row.interest),
+    ...(fund.totalWithdrawn > 0 ? [flow('withdrawal', t('savings.column.withdrawals'), (row) => row.withdrawal)] : []),
+    last('closing', t('savings.column.closingBalance'), (row) => row.closing),
+    ...(fund.goalToday === null ? [] : [last('today', t('savings.column.todaysPrices'), (row) => row.today)]),
   ];
   return { rows: stretches.map(({ label }) => label), columns };
 }
@@ -71,14 +71,14 @@ export function savingsPicture(fund: SavingsAnswer, by: By, document: Document):
   const gained = stretches.map(({ rows }) => (interest += sumOf(rows, (row) => row.interest)));
   const closing = stretches.map(({ rows }) => rows.at(-1)!.closing);
   return {
-    label: t('savings.whatWasPutInAnd'),
+    label: t('savings.depositsAndInterest'),
     axis: plan.currency,
     categoryName: by === 'year' ? t('savings.year') : t('savings.month'),
     categories: stretches.map(({ label }) => label),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
       {
-        label: t('savings.putInLessTakenOut'),
+        label: t('savings.depositsLessWithdrawals'),
         // What is taken out comes out of the deposits first.
         values: closing.map((value, index) => Math.max(0, value - gained[index]!)),
         mark: 'area',
@@ -86,7 +86,7 @@ export function savingsPicture(fund: SavingsAnswer, by: By, document: Document):
         stack: 'fund',
       },
       {
-        label: t('savings.interest'),
+        label: t('savings.column.interest'),
         values: closing.map((value, index) => Math.min(value, gained[index]!)),
         mark: 'area',
         tone: 'income',
@@ -96,7 +96,7 @@ export function savingsPicture(fund: SavingsAnswer, by: By, document: Document):
         ? []
         : [
             {
-              label: t('savings.allOfItInTodays'),
+              label: t('savings.balanceInTodaysPrices'),
               values: stretches.map(({ rows }) => rows.at(-1)!.today),
               mark: 'line' as const,
               tone: 'net' as const,

@@ -8,7 +8,7 @@ export function CenteredCard({ title, children }: { readonly title: string; read
     <main className="slip">
       <header className="slip-head plans-head">
         <span className="wordmark">{t('people.haushalt')}</span>
-        <span className="plans-motto">{t('people.moneyMonthByMonth')}</span>
+        <span className="plans-motto">{t('people.slogan')}</span>
       </header>
       <h1>{title}</h1>
       {children}

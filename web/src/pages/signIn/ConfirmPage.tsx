@@ -17,10 +17,10 @@ export function ConfirmPage() {
   return (
     <CenteredCard title={t('people.confirmAddress')}>
       {confirm.isSuccess ? (
-        <p role="status">{t('people.addressIsConfirmed')}</p>
+        <p role="status">{t('people.addressConfirmed')}</p>
       ) : (
         <>
-          <p>{t('people.confirmAddressWhy')}</p>
+          <p>{t('people.confirmAddressHint')}</p>
           {confirm.error && (
             <p className="refusal mb-3" role="alert">
               {confirm.error.message}

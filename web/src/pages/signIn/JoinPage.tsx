@@ -15,13 +15,13 @@ const WAYS = [
   {
     value: 'new',
     get words() {
-      return t('people.asSomeoneNew');
+      return t('people.createAccount');
     },
   },
   {
     value: 'known',
     get words() {
-      return t('people.asSomeoneKnown');
+      return t('people.haveAccount');
     },
   },
 ] as const;
@@ -48,7 +48,7 @@ export function JoinPage() {
   };
   if (error)
     return (
-      <CenteredCard title={t('people.thisLinkIsNoUse')}>
+      <CenteredCard title={t('people.linkExpired')}>
         <p role="alert">{error.message}</p>
         <Link to="/">{t('people.goToYourPlans')}</Link>
       </CenteredCard>
@@ -56,7 +56,7 @@ export function JoinPage() {
   if (!offer || !me) return <Loading />;
   return (
     <CenteredCard title={t('people.sharesWithYou', { who: offer.sharedBy, plan: offer.plan })}>
-      {offer.mine === null ? <p>{t(`people.youMay.${offer.role}`)}</p> : <p>{t('people.youHaveIt')}</p>}
+      {offer.mine === null ? <p>{t(`people.youMay.${offer.role}`)}</p> : <p>{t('people.hasAccess')}</p>}
       {refusal && (
         <p className="refusal" role="alert">
           {refusal}

@@ -25,7 +25,7 @@ export function ResetPage() {
   };
   return (
     <CenteredCard title={t('people.newPassword')}>
-      <p>{t('people.chooseIt')}</p>
+      <p>{t('people.choosePassword')}</p>
       <Form
         noValidate
         onSubmit={(event) => {
@@ -50,7 +50,7 @@ export function ResetPage() {
           </p>
         )}
         <Button type="submit" disabled={isBusy || password === ''}>
-          {t('people.setIt')}
+          {t('people.setPassword')}
         </Button>
       </Form>
     </CenteredCard>

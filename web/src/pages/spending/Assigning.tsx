@@ -49,7 +49,7 @@ const COLUMNS: readonly GridColumn[] = [
   {
     id: 'what',
     get heading() {
-      return t('entries.what');
+      return t('entries.description');
     },
     width: 240,
     pin: null,
@@ -100,7 +100,7 @@ export function Assigning({ planId, ledger, earlier }: AssigningProps) {
     () =>
       open.entries.map((entry): OpenRow => ({
         key: entry.id,
-        label: entry.what || t('entries.noWords'),
+        label: entry.what || t('entries.noDescription'),
         className: 'line',
         entry,
         proposal: assigner.assign(entry),
@@ -115,7 +115,7 @@ export function Assigning({ planId, ledger, earlier }: AssigningProps) {
     const after = assigned(entry, line, toAccount);
     const refusal = send(
       { kind: 'entries.set', entries: [{ entry: entry.id, before: givenOf(entry), after: givenOf(after) }] },
-      t('spending.assigned', { what: entry.what || t('entries.anEntry'), where: whereTo(after, document) }),
+      t('spending.assigned', { what: entry.what || t('entries.entry'), where: whereTo(after, document) }),
     );
     if (!refusal) setLast(ruleFrom(entry, target));
     return refusal;
@@ -130,7 +130,7 @@ export function Assigning({ planId, ledger, earlier }: AssigningProps) {
     send({ kind: 'entries.set', entries: edits }, t('spending.entriesAssigned', { count: edits.length }));
   };
   const editing: ColumnEditing<OpenRow, GridColumn> = {
-    readOnlyReason: (_row, column) => (column.id === 'line' ? null : t('spending.typeTheLine')),
+    readOnlyReason: (_row, column) => (column.id === 'line' ? null : t('spending.lineMissing')),
     begin: () => ({ text: '', options: { target: null } }),
     read(at, { options }) {
       const entry = rows.find(({ key }) => key === at.row)?.entry;
@@ -158,7 +158,7 @@ export function Assigning({ planId, ledger, earlier }: AssigningProps) {
       case 'amount':
         return { className: 'tabular', content: writeFigure(entry.amount / minorUnitsIn(document), 'money', plan) };
       default: {
-        if (!proposal) return { className: 'text quiet', content: t('spending.chooseALine') };
+        if (!proposal) return { className: 'text quiet', content: t('spending.typeLine') };
         const words = whereTo(proposal, document);
         return {
           className: 'text proposal',
@@ -213,20 +213,20 @@ export function Assigning({ planId, ledger, earlier }: AssigningProps) {
         </div>
         {open.problem !== null && (
           <p className="refusal" role="alert">
-            {t('entries.theEntriesCannotBeShown', { problem: open.problem })}
+            {t('entries.notShown', { problem: open.problem })}
           </p>
         )}
         {last && (
           <p className="last-assigned" role="status">
-            {t('spending.belongsTo', { what: last.text, where: whereTo(readTarget(last.target), document) })}
+            {t('spending.wasAssigned', { what: last.text, where: whereTo(readTarget(last.target), document) })}
             <button type="button" className="btn btn-link btn-sm" onClick={() => setRule(last)}>
-              {t('spending.alwaysSo')}
+              {t('spending.createRule')}
             </button>
           </p>
         )}
         {rows.length === 0 && !open.isLoading ? (
           <p className="quiet all-assigned">
-            <Icon name="good" /> {t('spending.everythingIsAssigned')}
+            <Icon name="good" /> {t('spending.allAssigned')}
           </p>
         ) : (
           <>

@@ -80,7 +80,7 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
   );
   const columns: GridColumn[] = [
     { id: 'date', heading: sortable('date', t('entries.date')), width: 100, pin: null },
-    { id: 'what', heading: sortable('what', t('entries.what')), width: 300, pin: null, className: 'text' },
+    { id: 'what', heading: sortable('what', t('entries.description')), width: 300, pin: null, className: 'text' },
     { id: 'line', heading: t('entries.line'), width: 210, pin: null, className: 'text' },
     { id: 'account', heading: t('entries.account'), width: 150, pin: null, className: 'text' },
     { id: 'amount', heading: sortable('amount', t('entries.amount')), width: 118, pin: null },
@@ -133,7 +133,7 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
   const removeAll = () =>
     many(
       () => null,
-      (count: number) => t('spending.entriesRemoved', { count }),
+      (count: number) => t('spending.entriesDeleted', { count }),
     );
   const assign = (target: string) =>
     many(
@@ -148,7 +148,7 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
   const moveTo = (account: string) =>
     many(
       (entry) => ({ ...entry, account }),
-      (count: number) => t('spending.entriesMoved', { count }),
+      (count: number) => t('spending.entriesChanged', { count }),
     );
   const money = (minor: number) => writeWithUnit(minor / minorUnitsIn(document), 'money', plan);
 
@@ -273,14 +273,14 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
               onChange={(account) => account !== '' && void moveTo(account)}
             />
             <button type="button" className="tool" onClick={() => void removeAll()}>
-              <Icon name="delete" /> {t('spending.removeThem')}
+              <Icon name="delete" /> {t('spending.deleteEntries')}
             </button>
           </span>
         )}
       </div>
       {total === 0 && !found.isLoading ? (
         <div className="empty-state">
-          <p>{ledger.actuals.lines.size === 0 ? t('entries.nothingHasBeenEnteredYet') : t('spending.nothingFound')}</p>
+          <p>{ledger.actuals.lines.size === 0 ? t('entries.none') : t('spending.nothingFound')}</p>
         </div>
       ) : (
         <Grid

@@ -87,7 +87,7 @@ export function MonthView({ planId, month, ledger, entering }: ViewProps) {
   const summary =
     ledger.problem ??
     (ledger.isLoading
-      ? t('spending.looking')
+      ? t('spending.loading')
       : summaryOf(
           spending,
           (value) => writeWithUnit(value, 'money', plan),
@@ -161,12 +161,12 @@ export function summaryOf(
   unassigned: MonthSum = { amount: 0, count: 0 },
   units = 100,
 ): string {
-  const without = unassigned.count === 0 ? '' : ` ${t('spending.belongToNoLine', { count: unassigned.count, sum: money(unassigned.amount / units) })}`; // prettier-ignore
-  const late = `${without}${overdue.length === 0 ? '' : ` ${t('spending.isOverdue', { count: overdue.length, what: overdue[0]!.what })}`}`;
-  if (!rows.some(({ actual }) => actual !== null)) return `${t('spending.nothingHasBeenEnteredFor')}${late}`;
+  const without = unassigned.count === 0 ? '' : ` ${t('spending.unassigned', { count: unassigned.count, sum: money(unassigned.amount / units) })}`; // prettier-ignore
+  const late = `${without}${overdue.length === 0 ? '' : ` ${t('spending.overdue', { count: overdue.length, what: overdue[0]!.what })}`}`;
+  if (!rows.some(({ actual }) => actual !== null)) return `${t('spending.monthIsEmpty')}${late}`;
   const net = rows.find(({ id }) => id === NET);
   const over = rows.filter((row) => row.kind === 'line' && row.side === 'expense' && hurts(row));
-  const lines = t('spending.isOverItsBudgetLines', { overCount: over.length, name: over[0]?.name });
+  const lines = t('spending.linesOverBudget', { overCount: over.length, name: over[0]?.name });
   if (net?.actual == null) return `${lines.charAt(0).toUpperCase()}${lines.slice(1)}.${late}`;
-  return `${t('spending.netPlanned', { actual: money(net.actual), planned: money(net.budget), lines })}${late}`;
+  return `${t('spending.netAgainstPlan', { actual: money(net.actual), planned: money(net.budget), lines })}${late}`;
 }

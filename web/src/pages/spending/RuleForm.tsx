@@ -112,7 +112,7 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
 
   return (
     <FormDialog
-      title={given.rule === null ? t('spending.newRule') : t('spending.changeRule')}
+      title={given.rule === null ? t('spending.newRule') : t('spending.editRule')}
       submit={t('spending.save')}
       refusal={refusal}
       draft={draft}
@@ -133,7 +133,7 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
         </Select>
         <Form.Control
           size="sm"
-          aria-label={t('spending.lookedFor')}
+          aria-label={t('spending.textToFind')}
           autoFocus
           value={given.text}
           maxLength={200}
@@ -153,9 +153,9 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
         />
       </label>
       <label>
-        <span className="form-label">{t('spending.belongTo')}</span>
+        <span className="form-label">{t('spending.assignToField')}</span>
         <SearchField
-          label={t('spending.belongTo')}
+          label={t('spending.assignToField')}
           options={targetOptions(document, given.account)}
           value={given.target}
           placeholder={t('spending.choose')}
@@ -164,7 +164,7 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
       </label>
       <div className="wide tried" aria-live="polite">
         <p>
-          {t('spending.triedOn', {
+          {t('spending.ruleMatches', {
             count: matching.length,
             isMore: found.total > found.entries.length,
             open: open.length,
@@ -183,7 +183,7 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
         {open.length > 0 && (
           <Form.Check
             id="rule-apply"
-            label={t('spending.assignTheOpen', { count: open.length })}
+            label={t('spending.assignUnassigned', { count: open.length })}
             checked={apply}
             onChange={(event) => setApply(event.target.checked)}
           />

@@ -80,7 +80,7 @@ export function RuleList({ onEdit }: { readonly onEdit: (rule: RuleGiven) => voi
               <button
                 type="button"
                 className="tool"
-                aria-label={t('spending.removeRule', { text: row.text })}
+                aria-label={t('spending.deleteRule', { text: row.text })}
                 onClick={() =>
                   send({ kind: 'assignmentRule.delete', rule: row.id }, t('spending.ruleDeleted', { text: row.text }))
                 }

@@ -151,7 +151,7 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
   const editing = useMemo(
     (): ColumnEditing<SheetRow, GridColumn> => ({
       readOnlyReason: (row, column) =>
-        row.day === null || column.id === 'label' ? t('spending.typeAboveTheTotals') : null,
+        row.day === null || column.id === 'label' ? t('spending.readOnly.total') : null,
       begin(row, column) {
         const [entry] = byCell.get(`${row.day}|${column.id}`) ?? [];
         const value = entry && (entry.amount * directionOf(document, column.id)) / units;
@@ -207,7 +207,7 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
       const cell = byCell.get(`${control.row?.day}|${control.column?.id}`) ?? [];
       if (cell.length === 0) return;
       const removed = cell.map((entry) => ({ entry: entry.id, before: givenOf(entry), after: null }));
-      send({ kind: 'entries.set', entries: removed }, t('spending.entriesRemoved', { count: cell.length }));
+      send({ kind: 'entries.set', entries: removed }, t('spending.entriesDeleted', { count: cell.length }));
     },
     textOf: (row, column) => (column.id === 'label' ? row.label : textInCell(cellOf(row, column))),
   });
@@ -229,7 +229,7 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
             ))}
           </Select>
         </label>
-        <span className="quiet">{problem ?? (isLoading ? t('spending.looking') : t('spending.typeAFigure'))}</span>
+        <span className="quiet">{problem ?? (isLoading ? t('spending.loading') : t('spending.typeToAddEntry'))}</span>
       </div>
       {lines.length === 0 ? (
         <div className="empty-state">
@@ -239,7 +239,7 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
         <div className="spending-body is-sheet">
           <Grid
             control={control}
-            label={t('spending.theSheet')}
+            label={t('spending.sheetView')}
             columns={columns}
             rows={rows}
             footer={footer}

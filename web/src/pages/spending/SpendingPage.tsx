@@ -90,21 +90,21 @@ export function SpendingPage() {
   if (!hasLines)
     return (
       <div className="empty-state">
-        <h2>{t('spending.nothingIsPlannedYet')}</h2>
-        <p>{t('spending.addLinesToTheBudget')}</p>
+        <h2>{t('spending.noBudget')}</h2>
+        <p>{t('spending.noBudgetHint')}</p>
         <Link className="btn btn-primary" to={`/plans/${planId}/budget`}>
-          {t('spending.toTheBudget')}
+          {t('spending.openBudget')}
         </Link>
       </div>
     );
   const words: Record<View, string> = {
-    month: t('spending.theMonth'),
-    year: t('spending.theYear'),
-    sheet: t('spending.theSheet'),
+    month: t('spending.monthView'),
+    year: t('spending.yearView'),
+    sheet: t('spending.sheetView'),
     entries: t('spending.entries'),
-    standing: t('spending.standingEntries'),
+    standing: t('spending.recurringEntries'),
     assigning:
-      ledger.unassigned > 0 ? t('spending.assigningOpen', { count: ledger.unassigned }) : t('spending.assigning'),
+      ledger.unassigned > 0 ? t('spending.assignmentOpen', { count: ledger.unassigned }) : t('spending.assignment'),
   };
   const shown = { planId, month, ledger, entering };
   const openEntry = (entry: LedgerEntry) => {
@@ -126,7 +126,7 @@ export function SpendingPage() {
           <YearSwitch years={yearsOf(model.calendar)} year={year} begins={plan.yearBegins} onChange={goToYear} />
         )}
         <Segments
-          label={t('spending.whatIsShown')}
+          label={t('spending.view')}
           value={view}
           options={VIEWS.map((value) => ({ value, words: words[value] }))}
           onChange={(next) => show({ view: next })}

@@ -89,7 +89,7 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
             settings,
           }
         : { kind: 'standing.set', standing: row?.id ?? newId(), settings: { ...settings, from: given.from } },
-      t('spending.standingSaved'),
+      t('spending.recurringSaved'),
       true,
     );
     if (refused) setRefusal(say(refused.message));
@@ -101,7 +101,7 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
 
   return (
     <FormDialog
-      title={row === null ? t('spending.addStanding') : t('spending.changeStanding')}
+      title={row === null ? t('spending.newRecurring') : t('spending.editRecurring')}
       submit={t('spending.save')}
       refusal={refusal}
       draft={draft}
@@ -112,7 +112,7 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
       }}
     >
       <Form.Group className="wide" controlId="standing-what">
-        <Form.Label>{t('entries.what')}</Form.Label>
+        <Form.Label>{t('entries.description')}</Form.Label>
         <Form.Control
           size="sm"
           // What is asked for first has the keyboard.
@@ -144,7 +144,7 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
       </label>
       {isAside && (
         <label>
-          <span className="form-label">{t('entries.to')}</span>
+          <span className="form-label">{t('entries.toAccountField')}</span>
           <AccountSelect
             wide
             value={given.toAccount}
@@ -160,25 +160,25 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
           size="sm"
           className="tabular"
           value={given.amount}
-          placeholder={t('spending.theBudgetOfTheMonth')}
+          placeholder={t('spending.budgetOfMonth')}
           autoComplete="off"
           onChange={(event) => put({ amount: event.target.value })}
         />
       </Form.Group>
       <fieldset className="rhythm-fields">
-        <legend className="form-label">{t('spending.rhythm')}</legend>
-        {t('spending.everyWord')}
+        <legend className="form-label">{t('spending.frequency')}</legend>
+        {t('spending.everyField')}
         <Form.Control
           size="sm"
           type="number"
           min={1}
           max={120}
-          aria-label={t('spending.howMany')}
+          aria-label={t('spending.interval')}
           value={given.every}
           onChange={(event) => put({ every: event.target.value })}
         />
         <Select
-          aria-label={t('spending.rhythm')}
+          aria-label={t('spending.frequency')}
           value={given.rhythm}
           onChange={(event) => put({ rhythm: event.target.value as StandingRhythm })}
         >
@@ -191,15 +191,15 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
         {given.rhythm !== 'week' && (
           <Form.Check
             id="standing-last-day"
-            label={t('spending.onTheLastDayOfMonth')}
+            label={t('spending.onLastDayOfMonth')}
             checked={given.lastDay}
             onChange={(event) => put({ lastDay: event.target.checked })}
           />
         )}
       </fieldset>
       <label>
-        <span className="form-label">{t('spending.firstOn')}</span>
-        {date(t('spending.firstOn'), given.from, (from) => put({ from }))}
+        <span className="form-label">{t('spending.firstDue')}</span>
+        {date(t('spending.firstDue'), given.from, (from) => put({ from }))}
       </label>
       <div>
         <Form.Check
@@ -214,11 +214,11 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
         <div className="wide">
           <Form.Check
             id="standing-from-here"
-            label={t('spending.onlyFrom')}
+            label={t('spending.applyFrom')}
             checked={fromHere !== null}
             onChange={(event) => setFromHere(event.target.checked ? today() : null)}
           />
-          {fromHere !== null && date(t('spending.onlyFrom'), fromHere, setFromHere)}
+          {fromHere !== null && date(t('spending.applyFrom'), fromHere, setFromHere)}
         </div>
       )}
     </FormDialog>

@@ -53,7 +53,7 @@ export function StandingView({ ledger, entering, onConfirmWithForm }: StandingVi
   const remove = (row: StandingEntryRow) =>
     send(
       { kind: 'standing.delete', standing: row.id },
-      t('spending.standingDeleted', { what: calledIn(row, document) }),
+      t('spending.recurringDeleted', { what: calledIn(row, document) }),
     );
   const skip = ({ standing, due, what }: Expected) =>
     send({ kind: 'standing.skip', standing, due, skipped: true }, t('entries.skipped', { what }));
@@ -68,27 +68,27 @@ export function StandingView({ ledger, entering, onConfirmWithForm }: StandingVi
 
   return (
     <div className="standing-view">
-      <section aria-label={t('spending.standingEntries')}>
+      <section aria-label={t('spending.recurringEntries')}>
         <div className="section-head">
-          <h3>{t('spending.standingEntries')}</h3>
+          <h3>{t('spending.recurringEntries')}</h3>
           <button type="button" className="btn btn-primary btn-sm" onClick={() => setEdited('new')}>
-            {t('spending.addStanding')}
+            {t('spending.newRecurring')}
           </button>
         </div>
         {rows.length === 0 ? (
-          <p className="quiet">{t('spending.noStandingEntries')}</p>
+          <p className="quiet">{t('spending.noRecurring')}</p>
         ) : (
           <table className="ledger-table">
             <thead>
               <tr>
-                <th scope="col">{t('entries.what')}</th>
+                <th scope="col">{t('entries.description')}</th>
                 <th scope="col" className={WHERE_WIDE}>
                   {t('entries.line')}
                 </th>
                 <th scope="col" className={WHERE_WIDE}>
                   {t('entries.account')}
                 </th>
-                <th scope="col">{t('spending.rhythm')}</th>
+                <th scope="col">{t('spending.frequency')}</th>
                 <th scope="col">{t('spending.next')}</th>
                 <th scope="col" className="figure">
                   {t('entries.amount')}
@@ -116,17 +116,17 @@ export function StandingView({ ledger, entering, onConfirmWithForm }: StandingVi
                     </td>
                     <td>{rhythmInWords(row, plan.locale)}</td>
                     <td className="whole">
-                      {next === null ? t('spending.over_') : dayInWords(next, plan.locale, 'short')}
+                      {next === null ? t('spending.ended') : dayInWords(next, plan.locale, 'short')}
                     </td>
                     <td className="figure whole">
-                      {row.amount === null && <small>{t('spending.budgetWord')} </small>}
+                      {row.amount === null && <small>{t('spending.budgetAmount')} </small>}
                       {amountOf(row, next)}
                     </td>
                     <td>
                       <button
                         type="button"
                         className="tool"
-                        aria-label={t('spending.removeStanding', { what: calledIn(row, document) })}
+                        aria-label={t('spending.deleteRecurring', { what: calledIn(row, document) })}
                         onClick={() => remove(row)}
                       >
                         <Icon name="delete" />
@@ -142,7 +142,7 @@ export function StandingView({ ledger, entering, onConfirmWithForm }: StandingVi
       <section className="spending-entries">
         {overdue.length > 0 && (
           <p className="overdue-said">
-            <Icon name="caution" /> {t('spending.isOverdue', { count: overdue.length, what: overdue[0]!.what })}
+            <Icon name="caution" /> {t('spending.overdue', { count: overdue.length, what: overdue[0]!.what })}
           </p>
         )}
         <EntryList
@@ -181,7 +181,7 @@ export function rhythmInWords(row: StandingEntryRow, locale: string): string {
     row.rhythm === 'week'
       ? t('spending.onWeekday', { day: weekday })
       : row.lastDay
-        ? t('spending.onTheLastDay')
+        ? t('spending.onLastDay')
         : row.rhythm === 'year'
           ? t('spending.onDay', {
               day: dayInWords(dayOfMonth(monthOfDay(row.from), numberOfDay(row)), locale, 'short'),

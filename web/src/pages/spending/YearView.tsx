@@ -143,7 +143,7 @@ export function YearView({ planId, year, ledger, onOpenEntry }: YearViewProps) {
     <>
       <div className="view-tools">
         <label>
-          {t('spending.of')}
+          {t('spending.figuresOf')}
           <Select value={subject.id} onChange={(event) => setOf(event.target.value)}>
             {january.map((row) => (
               <option key={row.id} value={row.id}>
@@ -170,16 +170,16 @@ export function YearView({ planId, year, ledger, onOpenEntry }: YearViewProps) {
         />
         <div className="year-picture">
           <Segments
-            label={t('spending.picture')}
+            label={t('spending.chart')}
             value={shows}
             options={[
               { value: 'months', words: t('spending.byMonth') },
-              { value: 'lines', words: t('spending.whereItWent') },
+              { value: 'lines', words: t('spending.whereMoneyWent') },
             ]}
             onChange={setShows}
           />
           <PictureView picture={picture} height={shows === 'months' ? 260 : 420} />
-          <p className="quiet">{t('spending.selectRowsToDraw')}</p>
+          <p className="quiet">{t('spending.selectMonthsToChart')}</p>
         </div>
       </div>
     </>
@@ -220,7 +220,7 @@ function yearCell(
       };
     case 'standing': {
       if (row.difference === null) return { content: '' };
-      if (!isBad) return { className: 'standing', content: t('spending.fine') };
+      if (!isBad) return { className: 'standing', content: t('spending.withinBudget') };
       const word = subject.side === 'expense' ? t('spending.over') : t('spending.short');
       return {
         className: 'standing hurts',
@@ -284,7 +284,7 @@ function whereItWent(
     }
   const parts = [...byLine.values()].filter(({ actual }) => actual > 0).sort((a, b) => b.actual - a.actual);
   return {
-    label: t('spending.whereItWent'),
+    label: t('spending.whereMoneyWent'),
     categoryName: t('spending.line'),
     form: 'bars',
     categories: parts.map(({ name }) => name),

@@ -102,7 +102,7 @@ function DraftRow({ line, isMoney, refusal, locale, onChange }: DraftRowProps) {
         size="sm"
         className="draft-name"
         value={line.name}
-        aria-label={t('start.nameOfTheLine')}
+        aria-label={t('start.nameOfLine')}
         autoComplete="off"
         disabled={!line.picked}
         onChange={(event) => onChange({ ...line, name: event.target.value })}
@@ -120,7 +120,7 @@ function DraftRow({ line, isMoney, refusal, locale, onChange }: DraftRowProps) {
       <Select
         className="draft-comes"
         value={line.comes}
-        aria-label={t('start.howOftenComes', { name: line.name })}
+        aria-label={t('start.frequencyOf', { name: line.name })}
         disabled={!line.picked}
         onChange={(event) => onChange({ ...line, comes: event.target.value as Comes })}
       >
@@ -140,7 +140,7 @@ function DraftRow({ line, isMoney, refusal, locale, onChange }: DraftRowProps) {
         >
           {Array.from({ length: 12 }, (_, index) => (
             <option key={index} value={index + 1}>
-              {t('start.in', {
+              {t('start.inMonth', {
                 month: monthInWords(toMonth(`2026-${String(index + 1).padStart(2, '0')}`), locale, 'name'),
               })}
             </option>
@@ -201,8 +201,8 @@ function AddLine({ group, isMoney, onAdd }: AddLineProps) {
         size="sm"
         ref={nameField}
         value={name}
-        placeholder={t('start.anotherLine')}
-        aria-label={t('start.anotherLineIn', { group })}
+        placeholder={t('start.addLine')}
+        aria-label={t('start.addLineTo', { group })}
         autoComplete="off"
         maxLength={80}
         onChange={(event) => setName(event.target.value)}
@@ -218,7 +218,7 @@ function AddLine({ group, isMoney, onAdd }: AddLineProps) {
             ? isMoney
               ? t('start.amount', { name })
               : t('start.figure', { name })
-            : t('start.amountOfTheNewLine', { group })
+            : t('start.amountOfNewLine', { group })
         }
         inputMode="decimal"
         autoComplete="off"

@@ -23,9 +23,9 @@ import { writeWithUnit, monthInWords, t, type Label } from '../../language/langu
 type Step = 'choose' | 'lines' | 'plan';
 
 const STEPS: readonly (readonly [Step, Label])[] = [
-  ['choose', 'start.whereToBegin'],
-  ['lines', 'start.linesAndFirstMonth'],
-  ['plan', 'start.nameAndMonths'],
+  ['choose', 'start.step.start'],
+  ['lines', 'start.step.lines'],
+  ['plan', 'start.step.name'],
 ];
 
 /** The next full year, once this one is nearly over. */
@@ -122,7 +122,7 @@ export function StartPage() {
         {step === 'choose' && (
           <>
             <h1 ref={heading} tabIndex={-1}>
-              {t('start.whereDoYouWantTo')}
+              {t('start.howToStart')}
             </h1>
             <ul className="ready-made">
               {READY_MADE.map((option) => (
@@ -148,14 +148,12 @@ export function StartPage() {
         {step === 'lines' && ready && (
           <>
             <h1 ref={heading} tabIndex={-1}>
-              {t('start.whatComesInAndWhat')}
+              {t('start.incomeAndExpensesQuestion')}
             </h1>
-            <div className="guided-notation plan-form" role="group" aria-label={t('start.howFiguresAreWritten')}>
+            <div className="guided-notation plan-form" role="group" aria-label={t('start.currencyAndFormat')}>
               <NotationFields form={form} onLocale={rewrite} />
             </div>
-            <p className="guided-hint">
-              {t('start.keepTheLinesYouNeed', { month: monthInWords(begin, values.locale) })}
-            </p>
+            <p className="guided-hint">{t('start.linesHint', { month: monthInWords(begin, values.locale) })}</p>
             <DraftLines
               groups={groups}
               onChange={(next) => {
@@ -172,7 +170,7 @@ export function StartPage() {
         {step === 'plan' && ready && (
           <>
             <h1 ref={heading} tabIndex={-1}>
-              {t('start.whatIsItCalledAnd')}
+              {t('start.nameQuestion')}
             </h1>
             <form
               id="plan-form"
@@ -182,7 +180,7 @@ export function StartPage() {
             >
               <PlanFields form={form} placeholder={ready.planName} onLocale={rewrite} />
               <p className="wide guided-hint">
-                {t('start.theFirstMonthIsCarried', {
+                {t('start.firstMonthCarried', {
                   months: last ? values.months : 0,
                   until: last && monthInWords(last, values.locale),
                 })}
@@ -209,7 +207,7 @@ export function StartPage() {
             </div>
             {totals.setAside !== 0 && (
               <div>
-                <dt>{t('start.setAside')}</dt>
+                <dt>{t('start.savings')}</dt>
                 <dd>{money(totals.setAside)}</dd>
               </div>
             )}
@@ -229,12 +227,12 @@ export function StartPage() {
             </Button>
             {step === 'lines' ? (
               <Button key="on" onClick={goOn}>
-                {t('start.goOn')}
+                {t('start.continue')}
               </Button>
             ) : (
               // A button of its own, so that the click that led here does not submit.
               <Button key="create" type="submit" form="plan-form" disabled={create.isPending}>
-                <Icon name="add" /> {t('start.createThePlan')}
+                <Icon name="add" /> {t('start.createPlan')}
               </Button>
             )}
           </div>
@@ -249,10 +247,9 @@ function verdict(
   { income, expenses, setAside, averageLeft, begun }: ReturnType<typeof totalsOf>,
   money: (value: number) => string,
 ): string {
-  if (!begun) return t('start.theTotalsRunAlongAs');
-  if (expenses > income) return t('start.expensesAreMoreThanThe', { money: money(expenses - income) });
-  if (expenses + setAside > income)
-    return t('start.expensesFitTheIncomeBut', { money: money(expenses + setAside - income) });
-  if (averageLeft < 0) return t('start.thisMonthFitsWithThe', { money: money(-averageLeft) });
-  return t('start.expensesFitTheIncomeAn', { money: money(averageLeft) });
+  if (!begun) return t('start.totalsFollow');
+  if (expenses > income) return t('start.expensesExceed', { money: money(expenses - income) });
+  if (expenses + setAside > income) return t('start.savingsTooHigh', { money: money(expenses + setAside - income) });
+  if (averageLeft < 0) return t('start.averageMonthShort', { money: money(-averageLeft) });
+  return t('start.averageMonthLeaves', { money: money(averageLeft) });
 }

@@ -103,7 +103,7 @@ export function planFileOf(settings: DraftSettings, groups: readonly DraftGroup[
   return {
     version: 1,
     plan: settings,
-    assumptions: [{ name: t('start.inflation'), unit: 'ratePerYear', value: 0.02, note: t('start.adjustItToWhatYou') }],
+    assumptions: [{ name: t('start.inflation'), unit: 'ratePerYear', value: 0.02, note: t('start.inflationNote') }],
     groups: isEmpty ? [] : pickedGroups.map(({ name, side, rhythm }) => ({ name, side, rhythm })),
     lines: lines.map(({ group, line }) => ({
       group: group.name,
@@ -135,11 +135,10 @@ export function draftRefusal(groups: readonly DraftGroup[], locale: string): { k
     for (const line of lines) {
       if (!line.picked) continue;
       const name = line.name.trim().toLowerCase();
-      if (name === '') return { key: line.key, message: t('start.giveThisLineAName') };
-      if (name.length > 80) return { key: line.key, message: t('start.aNameMayHave80') };
+      if (name === '') return { key: line.key, message: t('start.lineNameMissing') };
+      if (name.length > 80) return { key: line.key, message: t('start.nameTooLong') };
       const other = seen.get(name);
-      if (other)
-        return { key: line.key, message: t('start.thereIsCalledAlreadyChoose', { other, name: line.name.trim() }) };
+      if (other) return { key: line.key, message: t('start.nameTaken', { other, name: line.name.trim() }) };
       seen.set(name, 'a line');
       const read = readCalculated(line.text, locale);
       if (!read.ok) return { key: line.key, message: say(read.message) };

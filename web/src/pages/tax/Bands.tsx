@@ -76,7 +76,7 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
           <tr>
             <th scope="col">{t('tax.from')}</th>
             <th scope="col">{t('tax.rate')}</th>
-            <th scope="col">{t('tax.taxBelow')}</th>
+            <th scope="col">{t('tax.cumulativeTax')}</th>
             <td />
           </tr>
         </thead>
@@ -103,7 +103,7 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
                 <button
                   type="button"
                   className="tool"
-                  aria-label={t('tax.takeAwayBand', { index: index + 1 })}
+                  aria-label={t('tax.removeBand', { index: index + 1 })}
                   onClick={() => set(entries.filter((_, at) => at !== index))}
                 >
                   <Icon name="delete" />
@@ -113,7 +113,7 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
           ))}
         </tbody>
       </table>
-      {bands.length === 0 && <p className="quiet">{t('tax.noBandsHoldInYet', { year: inWords(year) })}</p>}
+      {bands.length === 0 && <p className="quiet">{t('tax.noBandsFor', { year: inWords(year) })}</p>}
       {refusal && (
         <p className="refusal" role="alert">
           {refusal}
@@ -122,23 +122,23 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
       <span className="add-parts">
         <button type="button" className="tool" onClick={add}>
           <Icon name="add" />
-          {t('tax.aBand')}
+          {t('tax.addBand')}
         </button>
         {validFrom !== year && bands.length > 0 && (
           <button
             type="button"
             className="tool"
-            title={t('tax.beginsWithTheBandsOf', { year: inWords(year) })}
+            title={t('tax.addBandsHint', { year: inWords(year) })}
             onClick={() => set(entries, year)}
           >
             <Icon name="add" />
-            {t('tax.otherBandsFromOn', { year: inWords(year) })}
+            {t('tax.addBandsFrom', { year: inWords(year) })}
           </button>
         )}
         {validFrom !== null && sets.length > 1 && (
           <button type="button" className="tool" onClick={() => set([])}>
             <Icon name="delete" />
-            {t('tax.theseBands')}
+            {t('tax.deleteBands')}
           </button>
         )}
       </span>

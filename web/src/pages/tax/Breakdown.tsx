@@ -7,7 +7,7 @@ export function Breakdown({ answer }: { readonly answer: TaxAnswer }) {
   const plan = planOf(useSessionState().document);
   const money = (value: number) => writeWithUnit(value, 'money', plan);
   const { schedule, income, result } = answer;
-  if (income === null || !result) return <p className="bench-words">{t('tax.giveAnIncomeAndThe')}</p>;
+  if (income === null || !result) return <p className="bench-words">{t('tax.introduction')}</p>;
   const { allowance = 0, rebateLimit = 0 } = schedule;
   const taxable = Math.max(0, income - allowance);
   const isNil = rebateLimit > 0 && taxable <= rebateLimit;
@@ -15,33 +15,33 @@ export function Breakdown({ answer }: { readonly answer: TaxAnswer }) {
   return (
     <div className="bench-scroll breakdown">
       <table className="reckoned">
-        <caption className="visually-hidden">{t('tax.theTaxBandByBand')}</caption>
+        <caption className="visually-hidden">{t('tax.taxBandByBand')}</caption>
         <tbody>
           <tr>
             <th scope="row">{t('tax.income')}</th>
             <td>{money(income)}</td>
           </tr>
           <tr>
-            <th scope="row">{t('tax.lessTheAllowance')}</th>
+            <th scope="row">{t('tax.allowanceRow')}</th>
             <td>− {money(Math.min(allowance, Math.max(0, income)))}</td>
           </tr>
           <tr className="is-sum">
-            <th scope="row">{t('tax.taxed')}</th>
+            <th scope="row">{t('tax.taxable')}</th>
             <td>{money(taxable)}</td>
           </tr>
         </tbody>
       </table>
       {isNil ? (
-        <p>{t('tax.upToNothingIsDue', { limit: money(rebateLimit), taxable: money(taxable) })}</p>
+        <p>{t('tax.belowRebateLimit', { limit: money(rebateLimit), taxable: money(taxable) })}</p>
       ) : (
         <table className="reckoned">
           <thead>
             <tr>
               <th scope="col">{t('tax.band')}</th>
-              <th scope="col">{t('tax.inThisBand')}</th>
+              <th scope="col">{t('tax.taxableInBand')}</th>
               <th scope="col">{t('tax.rate')}</th>
               <th scope="col">{t('tax.tax')}</th>
-              <th scope="col">{t('tax.addedUp')}</th>
+              <th scope="col">{t('tax.cumulative')}</th>
             </tr>
           </thead>
           <tbody>

@@ -45,10 +45,10 @@ import { Select } from '../../fields/Select.tsx';
 
 const NOTHING = {
   get heading() {
-    return t('tax.noTaxScheduleYet');
+    return t('tax.noSchedule');
   },
   get words() {
-    return t('tax.writeDownTheBandsOf');
+    return t('tax.noneHint');
   },
 };
 
@@ -117,9 +117,9 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
           <YearSwitch years={years} year={year} begins={yearBegins} onChange={setYear} />
         </div>
         <div className="term">
-          <span className="term-label">{t('tax.aTaxYearBeginsIn')}</span>
+          <span className="term-label">{t('tax.taxYearBegins')}</span>
           <Select
-            aria-label={t('tax.aTaxYearBeginsIn')}
+            aria-label={t('tax.taxYearBegins')}
             value={yearBegins}
             onChange={(event) => set({ yearBegins: Number(event.target.value) })}
           >
@@ -135,12 +135,12 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
           placeholder={t('tax.ofTheYear')}
         />
         <div className="term">
-          <span className="term-label">{t('tax.orTakeItFrom')}</span>
+          <span className="term-label">{t('tax.orTakenFrom')}</span>
           <BearerChoice
-            label={t('tax.whoseYearIsTheIncome')}
+            label={t('tax.incomeLine')}
             document={document}
             value=""
-            none={t('tax.aLinesYearTotal')}
+            none={t('tax.yearlyTotalOfLine')}
             onChange={(id) => id !== '' && set({ income: yearTotal(id, yearBegins === model.calendar.yearBegins) })}
           />
         </div>
@@ -155,10 +155,10 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
         <InputRow
           calculator={calculator}
           column="rebateLimit"
-          label={t('tax.nothingDueUpTo')}
+          label={t('tax.taxFreeUpTo')}
           period={period}
           sliders={sliders}
-          placeholder={t('tax.noSuchLimit')}
+          placeholder={t('tax.noLimit')}
         />
         <Bands
           key={holding?.validFrom ?? 'always'}
@@ -170,7 +170,7 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
         />
         <UsedBy users={usersOf(document, schedule.id)} onPlace={() => setPlacing(true)} />
       </section>
-      <section className="bench-answer" aria-label={t('tax.whatTakes', { name: schedule.name })}>
+      <section className="bench-answer" aria-label={t('tax.resultsOf', { name: schedule.name })}>
         {answer ? (
           <KeyFigures
             figures={[
@@ -180,21 +180,21 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
                 id: `${schedule.id}.tax`,
               },
               {
-                label: t('tax.ofTheIncome'),
+                label: t('tax.effectiveRateTile'),
                 value: answer.result?.effectiveRate ?? null,
                 unit: 'percent',
                 id: `${schedule.id}.effective rate`,
                 also: t('tax.effectiveRate'),
               },
               {
-                label: t('tax.onOneMore'),
+                label: t('tax.marginalRateTile'),
                 value: answer.onOneMore,
                 unit: 'percent',
                 id: `${schedule.id}.marginal rate`,
                 also: t('tax.marginalRate'),
               },
               {
-                label: t('tax.leftOfTheIncome'),
+                label: t('tax.afterTax'),
                 value: answer.result && answer.income !== null ? answer.income - answer.result.tax : null,
               },
             ]}
@@ -233,7 +233,7 @@ function useAnswerOf(id: string, period: number): TaxAnswer | NoFigure {
   const { model } = useSessionState();
   const answer = model.calculationOf(id)?.answer;
   if (answer?.kind === 'tax') return answer.months[period]!;
-  return answer?.kind === 'none' ? answer : { why: messageFor('tax.thereIsNoSuchSchedule') };
+  return answer?.kind === 'none' ? answer : { why: messageFor('tax.notFound') };
 }
 
 interface RangedProps {
@@ -281,7 +281,7 @@ function Compare({ id, name, schedule, period, incomes, onIncomes }: CompareProp
   const found = useAnswerOf(other?.id ?? '', period);
   const otherAnswer = isNoFigure(found) ? null : found;
   const list = incomesRefusal(incomes) === null ? incomesOf(incomes) : [];
-  if (!other) return <p className="bench-words">{t('tax.thereIsNoOtherSchedule')}</p>;
+  if (!other) return <p className="bench-words">{t('tax.noOtherSchedule')}</p>;
   const choice = (
     <label>
       {t('tax.with')}{' '}

@@ -20,12 +20,12 @@ export function TaxPlacing({ schedule, onClose }: TaxPlacingProps) {
     );
   return (
     <PlaceDialog
-      title={t('tax.theTaxOfInThe', { name: schedule.name })}
+      title={t('tax.addToBudget', { name: schedule.name })}
       side="expense"
       groupName={t('tax.taxes')}
       ways={[
         {
-          words: t('tax.inTheMonthsChosen'),
+          words: t('tax.inChosenMonths'),
           lines: [{ name: t('tax.taxBy', { name: schedule.name }), formula: taxFormula(schedule.id, months) }],
         },
       ]}

@@ -29,11 +29,11 @@ export function usualIncomes(income: number | null): Incomes {
 
 /** Why a range of incomes cannot be gone through, as a sentence. */
 export function incomesRefusal({ low, high, step }: Incomes): string | null {
-  if (low < 0) return t('tax.incomesBeginAtNothingOr');
-  if (high <= low) return t('tax.theLastIncomeHasTo');
-  if (!(step > 0)) return t('tax.theStepHasToBe');
+  if (low < 0) return t('tax.firstIncomeNegative');
+  if (high <= low) return t('tax.lastIncomeTooLow');
+  if (!(step > 0)) return t('tax.stepNotPositive');
   const count = Math.floor((high - low) / step) + 1;
-  if (count > MOST_INCOMES) return t('tax.thatWouldBeIncomesUp', { count, most: MOST_INCOMES });
+  if (count > MOST_INCOMES) return t('tax.tooManyIncomes', { count, most: MOST_INCOMES });
   return null;
 }
 
@@ -49,19 +49,19 @@ export function incomeTable(incomes: readonly number[], schedule: TaxSchedule): 
     { id: 'tax', heading: t('tax.tax'), unit: 'money', values: taxes.map(({ tax }) => tax) },
     {
       id: 'effective',
-      heading: t('tax.ofTheIncome'),
+      heading: t('tax.effectiveRateTile'),
       unit: 'percent',
       values: taxes.map(({ effectiveRate }) => effectiveRate),
     },
     {
       id: 'marginal',
-      heading: t('tax.onOneMore'),
+      heading: t('tax.marginalRateTile'),
       unit: 'percent',
       values: incomes.map((income) => rateOnOneMore(income, schedule)),
     },
     {
       id: 'left',
-      heading: t('tax.left'),
+      heading: t('tax.afterTaxHeading'),
       unit: 'money',
       values: incomes.map((income, index) => income - taxes[index]!.tax),
     },
@@ -115,10 +115,10 @@ export function crossingInWords(incomes: readonly number[], first: Named, second
   const parts = bounds.slice(1).map((to, index) => ({ from: bounds[index]!, name: cheaper(bounds[index]!, to) }));
   const money = (value: number) => writeWithUnit(value, 'money', plan);
   const turningPoints = parts.filter((part) => part.name !== null);
-  if (turningPoints.length === 0) return t('tax.bothTakeTheSameOn');
-  if (turningPoints.length === 1) return t('tax.takesLessOrTheSame', { name: turningPoints[0]!.name });
-  const turns = turningPoints.slice(1).map(({ from, name }) => t('tax.fromOnDoes', { money: money(from), name }));
-  return t('tax.takesLessUpTo', {
+  if (turningPoints.length === 0) return t('tax.bothEqual');
+  if (turningPoints.length === 1) return t('tax.lowerOrEqual', { name: turningPoints[0]!.name });
+  const turns = turningPoints.slice(1).map(({ from, name }) => t('tax.lowerFrom', { money: money(from), name }));
+  return t('tax.lowerUpTo', {
     name: turningPoints[0]!.name,
     money: money(turningPoints[1]!.from),
     turns: turns.join('; '),

@@ -89,12 +89,7 @@ export function DrawFields({ document, draw, nth, taken, onChange, onLeaveOut }:
         </>
       )}
       {onLeaveOut && (
-        <button
-          type="button"
-          className="tool"
-          aria-label={t('whatIf.leaveOutAssumption', { name })}
-          onClick={onLeaveOut}
-        >
+        <button type="button" className="tool" aria-label={t('whatIf.removeAssumption', { name })} onClick={onLeaveOut}>
           <Icon name="delete" />
         </button>
       )}

@@ -29,7 +29,7 @@ export function FiguresChoice({ document, ids, most, onChange }: FiguresChoicePr
             <button
               type="button"
               className="tool"
-              aria-label={t('whatIf.leaveOut', { of: nameOf(document, id) ?? id })}
+              aria-label={t('whatIf.removeFigure', { of: nameOf(document, id) ?? id })}
               onClick={() => change(ids.filter((each) => each !== id))}
             >
               <Icon name="delete" />
@@ -40,10 +40,10 @@ export function FiguresChoice({ document, ids, most, onChange }: FiguresChoicePr
       {ids.length < most && (
         <BearerChoice
           withOutputs
-          label={t('whatIf.anotherFigure')}
+          label={t('whatIf.addFigure')}
           document={document}
           value=""
-          none={t('whatIf.and')}
+          none={t('whatIf.andMore')}
           onChange={(id) => id !== '' && change([...ids, id])}
         />
       )}

@@ -47,14 +47,14 @@ export function OneValue({ document, model, assumptions }: TryingProps) {
     <>
       <div className="what-if-terms">
         <RangeFields
-          label={t('whatIf.theAssumptionToTry')}
+          label={t('whatIf.assumptionToTry')}
           document={document}
           range={range}
           most={MOST_VALUES}
           onChange={(next) => change({ range: next })}
         />
         <div className="range-fields" role="group" aria-label={t('whatIf.figuresToSee')}>
-          <span>{t('whatIf.whatBecomesOf')}</span>
+          <span>{t('whatIf.show')}</span>
           <FiguresChoice
             document={document}
             ids={figures}
@@ -107,7 +107,7 @@ export function OneValue({ document, model, assumptions }: TryingProps) {
           <PictureView
             height="100%"
             picture={{
-              label: t('whatIf.under', {
+              label: t('whatIf.underValues', {
                 figures: result.figures.map((id) => nameOf(document, id)).join(', '),
                 name: assumption.name,
               }),

@@ -9,7 +9,7 @@ export function ProgressNote({ computation }: { readonly computation: Computatio
       {error !== null && <span className="refusal">{error}</span>}
       {done !== null && (
         <>
-          <progress value={done} max={1} aria-label={t('whatIf.computing')} />
+          <progress value={done} max={1} aria-label={t('whatIf.calculating')} />
           <button type="button" className="tool" onClick={cancel}>
             {t('whatIf.cancel')}
           </button>

@@ -44,7 +44,7 @@ export function RangeFields({ label, document, range, most, onChange }: RangeFie
         value={range.high}
         onChange={(high) => onChange({ ...range, high })}
       />
-      <span>{t('whatIf.in')}</span>
+      <span>{t('whatIf.inSteps')}</span>
       <Form.Control
         size="sm"
         type="number"

@@ -101,7 +101,7 @@ export function Scenarios() {
                   onCommit={(text) => say(session.send({ kind: 'scenario.set', id, name: text })?.message ?? null)}
                 />
                 <span className="scenario-words">
-                  {parts.length === 0 ? t('whatIf.nothingOtherwise') : `${parts.map((part) => say(part)).join('; ')}.`}
+                  {parts.length === 0 ? t('whatIf.noDifferences') : `${parts.map((part) => say(part)).join('; ')}.`}
                 </span>
                 <button
                   type="button"
@@ -109,20 +109,20 @@ export function Scenarios() {
                   aria-pressed={active?.id === id}
                   onClick={() => session.activate(active?.id === id ? null : id)}
                 >
-                  {active?.id === id ? t('whatIf.backToThePlan') : t('whatIf.workInIt')}
+                  {active?.id === id ? t('whatIf.backToPlan') : t('whatIf.open')}
                 </button>
                 <button
                   type="button"
                   className="tool"
-                  onClick={() => send({ kind: 'scenario.adopt', id }, t('whatIf.thePlanHasTheValues', { name }))}
+                  onClick={() => send({ kind: 'scenario.adopt', id }, t('whatIf.applied', { name }))}
                 >
-                  <Icon name="good" /> {t('whatIf.adopt')}
+                  <Icon name="good" /> {t('whatIf.apply')}
                 </button>
                 <button
                   type="button"
                   className="tool"
-                  aria-label={t('whatIf.deleteTheScenario', { name })}
-                  onClick={() => send({ kind: 'scenario.delete', id }, t('whatIf.theScenarioIsDeleted', { name }))}
+                  aria-label={t('whatIf.deleteScenario', { name })}
+                  onClick={() => send({ kind: 'scenario.delete', id }, t('whatIf.scenarioDeleted', { name }))}
                 >
                   <Icon name="delete" />
                 </button>
@@ -134,13 +134,13 @@ export function Scenarios() {
           <button type="button" className="tool" onClick={add}>
             <Icon name="add" /> {t('whatIf.newScenario')}
           </button>
-          {scenarios.length === 0 && <span>{t('whatIf.aScenarioIsASet')}</span>}
+          {scenarios.length === 0 && <span>{t('whatIf.scenarioIntroduction')}</span>}
         </p>
       </section>
       {scenarios.length > 0 && (
         <>
           <div className="range-fields" role="group" aria-label={t('whatIf.whatIsCompared')}>
-            <span>{t('whatIf.compareWhat')}</span>
+            <span>{t('whatIf.compareFigure')}</span>
             <FiguresChoice
               document={base}
               ids={choice.figures}

@@ -42,7 +42,7 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
   const answer = result?.document === document && result.asked === asked ? result.answer : null;
   const value = (each: number) => writeWithUnit(each, assumption.unit, plan);
   const amount = (each: number) => writeWithUnit(each, unitOf(document, figure), plan);
-  const what = nameOf(document, figure) ?? t('whatIf.aFigureMeant');
+  const what = nameOf(document, figure) ?? t('whatIf.theTargetFigure');
 
   const apply = (solution: number) => {
     const done = t('whatIf.isNow', { name: assumption.name, value: value(solution) });
@@ -54,7 +54,7 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
         <div className="range-fields" role="group" aria-label={t('whatIf.theQuestion')}>
           <span>{t('whatIf.whichValueOf')}</span>
           <AssumptionChoice
-            label={t('whatIf.theAssumptionToSolveFor')}
+            label={t('whatIf.assumptionToSolveFor')}
             document={document}
             value={assumption.id}
             onChange={(id) => change(wide(usualRange(document.assumptions.get(id)!, 2)))}
@@ -67,21 +67,21 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
             value={figure}
             onChange={(next) => change({ figure: next })}
           />
-          <span>{t('whatIf.of')}</span>
+          <span>{t('whatIf.ofMonths')}</span>
           <WhenChoice label={t('whatIf.when')} model={model} value={when} onChange={(next) => change({ when: next })} />
-          <span>{t('whatIf.comeTo')}</span>
+          <span>{t('whatIf.equal')}</span>
           <FigureField
             isNeeded
             isBare
             key={figure}
-            label={t('whatIf.whatTheFigureShouldBe')}
+            label={t('whatIf.targetValue')}
             unit={unitOf(document, figure) as 'money'}
             value={target}
             onChange={(next) => change({ target: next })}
           />
         </div>
-        <div className="range-fields" role="group" aria-label={t('whatIf.whereToLook')}>
-          <span>{t('whatIf.lookedForBetween')}</span>
+        <div className="range-fields" role="group" aria-label={t('whatIf.rangeToSearch')}>
+          <span>{t('whatIf.searchBetween')}</span>
           <FigureField
             isNeeded
             isBare
@@ -188,17 +188,17 @@ interface Words {
 function sentence(answer: Answer, { name, what, target, value, amount }: Words): string {
   switch (answer.kind) {
     case 'one':
-      return t('whatIf.withAtComesTo', { name, value: value(answer.value), what, target });
+      return t('whatIf.answerOne', { name, value: value(answer.value), what, target });
     case 'several':
-      return t('whatIf.comesToWithEachOf', { what, target, valueCount: answer.values.length, name });
+      return t('whatIf.answerSeveral', { what, target, valueCount: answer.values.length, name });
     case 'range':
-      return t('whatIf.comesToWithEveryValue', { what, target, name, from: value(answer.from), to: value(answer.to) });
+      return t('whatIf.answerRange', { what, target, name, from: value(answer.from), to: value(answer.to) });
     case 'any':
-      return t('whatIf.comesToWhateverIs', { what, target, name });
+      return t('whatIf.answerAny', { what, target, name });
     case 'unmoved':
-      return t('whatIf.doesNotMoveItIs', { name, what, amount: amount(answer.figure) });
+      return t('whatIf.answerNoEffect', { name, what, amount: amount(answer.figure) });
     case 'none':
-      return t('whatIf.noValueOfLookedAt', {
+      return t('whatIf.answerNone', {
         name,
         what,
         target,
@@ -206,6 +206,6 @@ function sentence(answer: Answer, { name, what, target, value, amount }: Words):
         amount: amount(answer.figure),
       });
     case 'noFigure':
-      return t('whatIf.hasNoFigureWithAny', { what, name });
+      return t('whatIf.answerNoFigure', { what, name });
   }
 }

@@ -52,7 +52,7 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
     <>
       <div className="what-if-terms">
         <RangeFields
-          label={t('whatIf.downwards')}
+          label={t('whatIf.down')}
           document={document}
           range={down}
           most={MOST_VALUES}
@@ -66,7 +66,7 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
           onChange={(next) => change({ across: next })}
         />
         <div className="range-fields" role="group" aria-label={t('whatIf.figureToSee')}>
-          <span>{t('whatIf.whatBecomesOf')}</span>
+          <span>{t('whatIf.show')}</span>
           <BearerChoice
             withOutputs
             label={t('whatIf.figureHeading')}
@@ -84,7 +84,7 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
         </div>
         {same && (
           <p className="refusal" role="alert">
-            {t('whatIf.chooseTwoDifferentAssumptionsOne')}
+            {t('whatIf.twoAssumptionsNeeded')}
           </p>
         )}
         <ProgressNote computation={computation} />
@@ -93,7 +93,7 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
         <div className="figure-table-scroll is-shaded">
           <table className="figure-table">
             <caption>
-              {t('whatIf.downwardsAcrossAHeavyLine', {
+              {t('whatIf.twoValuesLegend', {
                 of: nameOf(document, figure),
                 name: one.name,
                 name2: other.name,
@@ -127,7 +127,7 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
                         key={across_}
                         className={`${here < 0 ? 'negative' : ''} ${turnsAt(result.table, row, column)} ${now ? 'is-now' : ''}`}
                         style={{ background: shadeOf(here, reach) }}
-                        title={now ? t('whatIf.thePlanAsItIs') : undefined}
+                        title={now ? t('whatIf.currentPlan') : undefined}
                       >
                         {here === here
                           ? writeFigure(here, unit, { ...plan, decimals: reach.most > 999 ? 0 : plan.decimals })

@@ -72,7 +72,7 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
         <div className="range-fields">
           {free && (
             <button type="button" className="tool" onClick={() => change({ draws: [...draws, around(free)] })}>
-              <Icon name="add" /> {t('whatIf.anotherUncertainValue')}
+              <Icon name="add" /> {t('whatIf.addUncertainValue')}
             </button>
           )}
           <label>
@@ -94,7 +94,7 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
           <FigureField
             isNeeded
             isBare
-            label={t('whatIf.lowerLimitOfTheBand')}
+            label={t('whatIf.lowerLimit')}
             unit="percent"
             value={below}
             onChange={(next) => change({ below: next })}
@@ -103,12 +103,12 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
           <FigureField
             isNeeded
             isBare
-            label={t('whatIf.upperLimitOfTheBand')}
+            label={t('whatIf.upperLimit')}
             unit="percent"
             value={above}
             onChange={(next) => change({ above: next })}
           />
-          <label title={t('whatIf.theSameSeedDrawsThe')}>
+          <label title={t('whatIf.seedHint')}>
             {t('whatIf.seed')}{' '}
             <Form.Control
               size="sm"
@@ -119,7 +119,7 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
             />
           </label>
           <Segments
-            label={t('whatIf.whatIsShown')}
+            label={t('whatIf.shownFigure')}
             value={shown}
             options={[
               { value: 'cumulative', words: t('whatIf.cumulativeNet') },
@@ -138,14 +138,14 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
       {result && band && (
         <>
           <p className="uncertain-words" role="status">
-            {t('whatIf.ofTheCasesThePlan', {
+            {t('whatIf.endsBetween', {
               withoutFigure: result.withoutFigure,
               share: percent(result.withoutFigure),
               within: percent(above - below),
             })}{' '}
             <strong>{money(result.cumulative.low[last]!)}</strong> {t('whatIf.andBetween')}{' '}
             <strong>{money(result.cumulative.high[last]!)}</strong>
-            {t('whatIf.withAMedianOf', {
+            {t('whatIf.medianAndRed', {
               money: money(result.cumulative.middle[last]!),
               endsInTheRed: result.endsInTheRed,
               share: writeShare(result.endsInTheRed, plan.locale),
@@ -155,25 +155,25 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
             <PictureView
               height="100%"
               picture={{
-                label: t('whatIf.theBandOf', { shown, below: percent(below), above: percent(above) }),
+                label: t('whatIf.bandTitle', { shown, below: percent(below), above: percent(above) }),
                 axis: plan.currency,
                 categoryName: t('whatIf.month'),
                 categories: model.calendar.months.map((month) => monthInWords(month, plan.locale, 'short')),
                 write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
                 series: [
                   {
-                    label: t('whatIf.liesBelow', { share: percent(below) }),
+                    label: t('whatIf.shareBelow', { share: percent(below) }),
                     values: figures(band.low),
                     mark: 'line',
                     tone: 'memo',
                   },
                   {
-                    label: t('whatIf.liesAbove', { share: percent(1 - above) }),
+                    label: t('whatIf.shareAbove', { share: percent(1 - above) }),
                     values: figures(band.high),
                     mark: 'band',
                     tone: 'memo',
                   },
-                  { label: t('whatIf.theMiddle'), values: figures(band.middle), mark: 'line', tone: 'net' },
+                  { label: t('whatIf.median'), values: figures(band.middle), mark: 'line', tone: 'net' },
                 ],
               }}
             />

@@ -18,7 +18,7 @@ const WAYS = [
       return t('whatIf.scenarios');
     },
     get title() {
-      return t('whatIf.namedSetsOfValuesSide');
+      return t('whatIf.scenariosHint');
     },
   },
   {
@@ -27,7 +27,7 @@ const WAYS = [
       return t('whatIf.oneValue');
     },
     get title() {
-      return t('whatIf.figuresUnderARangeOf');
+      return t('whatIf.oneValueHint');
     },
   },
   {
@@ -36,7 +36,7 @@ const WAYS = [
       return t('whatIf.twoValues');
     },
     get title() {
-      return t('whatIf.oneFigureUnderTwoAssumptions');
+      return t('whatIf.twoValuesHint');
     },
   },
   {
@@ -45,7 +45,7 @@ const WAYS = [
       return t('whatIf.solve');
     },
     get title() {
-      return t('whatIf.theValueThatMakesA');
+      return t('whatIf.solveHint');
     },
   },
   {
@@ -54,7 +54,7 @@ const WAYS = [
       return t('whatIf.uncertainty');
     },
     get title() {
-      return t('whatIf.whatMayComeWhenValues');
+      return t('whatIf.uncertaintyHint');
     },
   },
 ] as const;
@@ -70,10 +70,10 @@ export function WhatIfPage() {
   if (assumptions.length === 0)
     return (
       <div className="empty-state">
-        <h2>{t('whatIf.nothingToTryYet')}</h2>
-        <p>{t('whatIf.whatIsTriedHereAre')}</p>
+        <h2>{t('whatIf.nothingToTry')}</h2>
+        <p>{t('whatIf.nothingToTryHint')}</p>
         <button type="button" className="btn btn-primary" onClick={shell.openAssumptions}>
-          {t('whatIf.openTheAssumptions')}
+          {t('whatIf.openAssumptions')}
         </button>
       </div>
     );
@@ -83,7 +83,7 @@ export function WhatIfPage() {
       <div className="page-head">
         <h2>{t('whatIf.whatIf')}</h2>
         <Segments
-          label={t('whatIf.whatToTry')}
+          label={t('whatIf.tools')}
           value={way}
           options={WAYS}
           onChange={(next) => setSearch({ way: next }, { replace: true })}

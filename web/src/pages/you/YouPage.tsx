@@ -21,15 +21,15 @@ export function YouPage() {
   const client = useQueryClient();
   if (!me?.person) return <Loading />;
   return (
-    <OutsidePlan title={t('people.yourself')}>
+    <OutsidePlan title={t('people.yourAccount')}>
       {me.signsIn ? (
         <Own person={me.person} hasMail={me.mail !== null} />
       ) : (
         <section className="you-first">
-          <p>{t('people.nobodySignsIn')}</p>
-          <p>{t('people.firstPerson')}</p>
+          <p>{t('people.signInIsOff')}</p>
+          <p>{t('people.firstPersonHint')}</p>
           <NewPersonForm
-            submit={t('people.beginSigningIn')}
+            submit={t('people.turnOnSignIn')}
             onSubmit={async (person) => {
               await peopleApi.first(person);
               await client.invalidateQueries();
@@ -49,7 +49,7 @@ function Own({ person, hasMail }: { readonly person: NonNullable<Me['person']>; 
       <Sessions />
       <section>
         <h2>{t('people.yourData')}</h2>
-        <p>{t('people.yourDataWhy')}</p>
+        <p>{t('people.yourDataHint')}</p>
         <a className="btn btn-outline-primary" href={MY_DATA} download>
           <Icon name="saveFile" /> {t('people.saveAsFile')}
         </a>
@@ -112,9 +112,9 @@ function NameAndAddress({
           />
           <Form.Text id="own-address-why">
             {person.wantedAddress === ''
-              ? t('people.yourAddressWhy')
+              ? t('people.yourAddressHint')
               : hasMail
-                ? t('people.addressIsWanted', { address: person.wantedAddress })
+                ? t('people.confirmationSent', { address: person.wantedAddress })
                 : t('people.addressNeedsMail')}
           </Form.Text>
         </Form.Group>
@@ -158,8 +158,8 @@ function Password({ name }: { readonly name: string }) {
           change.mutate();
         }}
       >
-        <PasswordField label={t('people.passwordNow')} value={now} onChange={setNow} />
-        <PasswordField label={t('people.passwordNext')} isNew own={[name]} value={next} onChange={setNext} />
+        <PasswordField label={t('people.currentPassword')} value={now} onChange={setNow} />
+        <PasswordField label={t('people.nextPassword')} isNew own={[name]} value={next} onChange={setNext} />
         {change.error && (
           <p className="refusal" role="alert">
             {change.error.message}
@@ -179,14 +179,14 @@ function Sessions() {
   const { data: sessions } = useQuery({ queryKey: ['sessions'], queryFn: peopleApi.sessions });
   const end = useMutation({
     mutationFn: peopleApi.endSession,
-    onSuccess: () => notices.say({ text: t('people.ended') }),
+    onSuccess: () => notices.say({ text: t('people.signedOutThere') }),
     onError: (error) => notices.say({ text: error.message, tone: 'warning' }),
     onSettled: () => client.invalidateQueries({ queryKey: ['sessions'] }),
   });
   if (!sessions || sessions.length === 0) return null;
   return (
     <section>
-      <h2>{t('people.whereSignedIn')}</h2>
+      <h2>{t('people.sessions')}</h2>
       <ul className="ruled-list">
         {sessions.map(({ id, agent, createdAt, seenAt, isThis }) => (
           <li key={id}>
@@ -199,7 +199,7 @@ function Sessions() {
             </span>
             {!isThis && (
               <Button size="sm" variant="outline-primary" onClick={() => end.mutate(id)}>
-                {t('people.end')}
+                {t('people.signOutThere')}
               </Button>
             )}
           </li>
@@ -219,11 +219,11 @@ function Leaving({ isKeeper }: { readonly isKeeper: boolean }) {
   });
   return (
     <section>
-      <h2>{t('people.leave')}</h2>
-      <p>{isKeeper ? t('people.keeperStays') : t('people.leaveWhy')}</p>
+      <h2>{t('people.deleteAccount')}</h2>
+      <p>{isKeeper ? t('people.administratorStays') : t('people.deleteAccountHint')}</p>
       {!isKeeper && !isOpen && (
         <Button variant="outline-primary" onClick={() => setOpen(true)}>
-          {t('people.leave')} …
+          {t('people.deleteAccount')} …
         </Button>
       )}
       {isOpen && (
@@ -240,19 +240,19 @@ function Leaving({ isKeeper }: { readonly isKeeper: boolean }) {
               type="radio"
               id={`names-${each}`}
               name="names"
-              label={each === 'kept' ? t('people.namesKept') : t('people.namesReplaced')}
+              label={each === 'kept' ? t('people.keepNameInHistory') : t('people.replaceNameInHistory')}
               checked={names === each}
               onChange={() => setNames(each)}
             />
           ))}
-          <PasswordField label={t('people.passwordNow')} value={password} onChange={setPassword} />
+          <PasswordField label={t('people.currentPassword')} value={password} onChange={setPassword} />
           {leave.error && (
             <p className="refusal" role="alert">
               {leave.error.message}
             </p>
           )}
           <Button type="submit" disabled={password === '' || leave.isPending}>
-            {t('people.leaveNow')}
+            {t('people.deleteAccountNow')}
           </Button>
         </Form>
       )}

@@ -69,7 +69,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
     return figure.ok ? then(figure.figure) : say(figure.message);
   };
   const setValue = (text: string) =>
-    read(text, (figure) => (figure === null ? t('assumptions.anAssumptionNeedsAValue') : set({ value: figure })));
+    read(text, (figure) => (figure === null ? t('assumptions.valueMissing') : set({ value: figure })));
   const step = (direction: 1 | -1) => setRefusal(set({ value: nudged(value, unit, direction) }));
   const limit = (which: 'low' | 'high', figure: number | null) => (
     <label>
@@ -100,7 +100,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
           onMove(event.key === 'ArrowUp' ? -1 : 1);
         }}
       >
-        <span className="assumption-grip" {...listeners} title={t('assumptions.dragToMoveAltAnd')}>
+        <span className="assumption-grip" {...listeners} title={t('assumptions.dragToMove')}>
           <Icon name="grip" />
         </span>
         <CommitField
@@ -121,7 +121,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
             onNudge={step}
           />
         ) : (
-          <output className="assumption-value" title={t('assumptions.computedByItsFormula')}>
+          <output className="assumption-value" title={t('assumptions.calculated')}>
             {computed === computed ? writeFigure(computed, unit, plan) : '–'}
           </output>
         )}
@@ -182,12 +182,12 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
             <div className="assumption-choices">
               <button type="button" className="tool" onClick={() => setComputing(true)}>
                 <Icon name="rule" />
-                {formula === null ? t('assumptions.computeItFromOthers') : t('assumptions.changeTheFormula')}
+                {formula === null ? t('assumptions.calculateFromOthers') : t('assumptions.editFormula')}
               </button>
               {unit === 'ratePerYear' && outside?.statistics && (
                 <button type="button" className="tool" onClick={() => setFilling(true)}>
                   <Icon name="fetch" />
-                  {t('assumptions.fillFromTheOffice')}
+                  {t('assumptions.fillFromOffice')}
                 </button>
               )}
               {filling && <FromIndex assumption={assumption} onClose={() => setFilling(false)} />}
@@ -199,7 +199,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
                     setRefusal(set({ formula: null, ...(computed === computed ? { value: computed } : {}) }))
                   }
                 >
-                  {t('assumptions.keepInstead', {
+                  {t('assumptions.keepValue', {
                     computed: computed === computed,
                     figure: writeWithUnit(computed, unit, plan),
                   })}
@@ -226,7 +226,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
             </Select>
           </label>
           <label>
-            <span>{t('assumptions.headingItStandsUnder')}</span>
+            <span>{t('assumptions.heading')}</span>
             <CommitField
               className="assumption-section"
               label={t('assumptions.headingOf', { name })}

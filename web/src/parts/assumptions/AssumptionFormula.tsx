@@ -22,7 +22,7 @@ export function AssumptionFormula({ assumption, document, onFormula, onDone }: A
   const read = text.trim() === '' ? null : readEntry(text, true, assumption.unit, document);
   const problem = read?.kind === 'problem' ? read.problem : null;
   const take = () => {
-    if (read?.kind !== 'formula') return setRefusal(say(problem?.message ?? t('assumptions.writeAFormulaForExample')));
+    if (read?.kind !== 'formula') return setRefusal(say(problem?.message ?? t('assumptions.formulaMissing')));
     const refused = onFormula(read.stored);
     setRefusal(refused);
     if (refused === null) onDone();
@@ -57,10 +57,10 @@ export function AssumptionFormula({ assumption, document, onFormula, onDone }: A
       {!problem && <RuleDoubts text={text} unit={assumption.unit} onChange={change} />}
       <div className="assumption-choices">
         <button type="button" className="btn btn-sm btn-primary" onClick={take}>
-          {t('assumptions.computeIt')}
+          {t('assumptions.useFormula')}
         </button>
         <button type="button" className="btn btn-sm btn-link" onClick={onDone}>
-          {t('assumptions.leaveIt')}
+          {t('assumptions.cancel')}
         </button>
       </div>
     </div>

@@ -38,7 +38,7 @@ export function AssumptionSteps({ assumption, steps, model, plan, send }: Assump
   const setStep = (from: Month, text: string): string | null => {
     const read = readFigure(text, plan.locale, unit);
     if (!read.ok) return say(read.message);
-    if (read.figure === null) return t('assumptions.aDatedValueNeedsA');
+    if (read.figure === null) return t('assumptions.datedValueMissing');
     return send({ kind: 'assumption.setStep', assumption: id, from, value: read.figure });
   };
   const add = () => {
@@ -89,8 +89,8 @@ export function AssumptionSteps({ assumption, steps, model, plan, send }: Assump
             <button
               type="button"
               className="tool"
-              title={t('assumptions.removeThisValue')}
-              aria-label={t('assumptions.removeTheValueOfFrom', { name, month: monthInWords(step.from, plan.locale) })}
+              title={t('assumptions.removeValue')}
+              aria-label={t('assumptions.removeValueOf', { name, month: monthInWords(step.from, plan.locale) })}
               onClick={() => setRefusal(send({ kind: 'assumption.removeStep', assumption: id, from: step.from }))}
             >
               <Icon name="delete" />
@@ -100,7 +100,7 @@ export function AssumptionSteps({ assumption, steps, model, plan, send }: Assump
       </ul>
       <button type="button" className="tool" onClick={add}>
         <Icon name="add" />
-        {t('assumptions.anotherValueFromAMonth')}
+        {t('assumptions.addDatedValue')}
       </button>
       {refusal && (
         <p className="refusal" role="alert">

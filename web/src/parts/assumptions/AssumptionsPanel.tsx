@@ -80,12 +80,7 @@ export function AssumptionsPanel({ wanted, onShown, onClose }: AssumptionsPanelP
           <Icon name="add" />
           {t('assumptions.add')}
         </button>
-        <button
-          type="button"
-          className="btn-close"
-          aria-label={t('assumptions.closeTheAssumptions')}
-          onClick={onClose}
-        />
+        <button type="button" className="btn-close" aria-label={t('assumptions.close')} onClick={onClose} />
       </header>
       {refusal && (
         <p className="refusal" role="alert">
@@ -93,7 +88,7 @@ export function AssumptionsPanel({ wanted, onShown, onClose }: AssumptionsPanelP
         </p>
       )}
       {assumptions.length === 0 ? (
-        <p className="shelf-empty">{t('assumptions.whatManyLinesShareBelongs')}</p>
+        <p className="shelf-empty">{t('assumptions.introduction')}</p>
       ) : (
         <DndContext
           sensors={sensors}

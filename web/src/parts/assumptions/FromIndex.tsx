@@ -52,8 +52,8 @@ export function FromIndex({ assumption, onClose }: FromIndexProps) {
   };
   return (
     <FormDialog
-      title={t('assumptions.fillFromOffice', { name: assumption.name })}
-      submit={t('assumptions.fillIt')}
+      title={t('assumptions.fillFromOfficeTitle', { name: assumption.name })}
+      submit={t('assumptions.fill')}
       refusal={refusal ?? problem}
       busy={!rates}
       onClose={onClose}
@@ -84,7 +84,7 @@ export function FromIndex({ assumption, onClose }: FromIndexProps) {
           <li>{t('assumptions.knownUntil', { month: monthInWords(rates.until, plan.locale) })}</li>
         </ul>
       )}
-      {(list.isPending || index.isFetching) && !problem && <p role="status">{t('assumptions.askingTheOffice')}</p>}
+      {(list.isPending || index.isFetching) && !problem && <p role="status">{t('assumptions.askingOffice')}</p>}
     </FormDialog>
   );
 }

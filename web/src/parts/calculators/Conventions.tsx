@@ -20,7 +20,7 @@ export function DurationUnit({ of, onSet }: ConventionProps) {
   };
   return (
     <Segments
-      label={t('calculators.durationIn')}
+      label={t('calculators.termIn')}
       value={of.termIn}
       options={[
         { value: 'months', words: t('calculators.months') },
@@ -62,11 +62,11 @@ export function DueAndRate({ of, onSet, due }: ConventionProps & { readonly due:
         onChange={(chosen) => onSet({ due: chosen })}
       />
       <ChoiceTerm
-        label={t('calculators.theRateIs')}
+        label={t('calculators.rateIs')}
         value={of.conversion}
         options={[
-          { value: 'nominal', words: t('calculators.nominal'), title: t('calculators.aMonthHasATwelfth') },
-          { value: 'effective', words: t('calculators.effective'), title: t('calculators.twelveMonthsOfItMake') },
+          { value: 'nominal', words: t('calculators.nominal'), title: t('calculators.nominalHint') },
+          { value: 'effective', words: t('calculators.effective'), title: t('calculators.effectiveHint') },
         ]}
         onChange={(conversion) => onSet({ conversion })}
       />

@@ -39,7 +39,7 @@ export function KeyFigures({ figures, explained, onExplain }: KeyFiguresProps) {
                 <button
                   type="button"
                   aria-pressed={explained === id}
-                  title={t('calculators.showHowThisCameAbout')}
+                  title={t('calculators.showCalculation')}
                   onClick={() => onExplain(explained === id ? null : id)}
                 >
                   {text}

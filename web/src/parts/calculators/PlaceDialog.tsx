@@ -72,7 +72,7 @@ export function PlaceDialog({ title, side, groupName, ways, onClose, children }:
     if (refused) return setRefusal(say(refused.message));
     notices.say({
       text: t('calculators.inTheBudget', { lines: placed.map((line) => line.name).join(', ') }),
-      action: { label: t('calculators.showItThere'), run: () => shell.goTo(placed[0]!.id) },
+      action: { label: t('calculators.showInBudget'), run: () => shell.goTo(placed[0]!.id) },
     });
     draft.close();
   };
@@ -80,7 +80,7 @@ export function PlaceDialog({ title, side, groupName, ways, onClose, children }:
   return (
     <FormDialog
       title={title}
-      submit={t('calculators.putIntoTheBudget')}
+      submit={t('calculators.addToBudget')}
       refusal={refusal}
       onSubmit={place}
       draft={draft}
@@ -109,7 +109,7 @@ export function PlaceDialog({ title, side, groupName, ways, onClose, children }:
               {name}
             </option>
           ))}
-          <option value={NEW_GROUP}>{t('calculators.aNewGroup', { groupName })}</option>
+          <option value={NEW_GROUP}>{t('calculators.newGroup', { groupName })}</option>
         </Select>
       </Form.Group>
       {children}
@@ -126,7 +126,7 @@ export function PlaceDialog({ title, side, groupName, ways, onClose, children }:
               setRefusal(null);
             }}
           />
-          <Form.Text>{t('calculators.itsRule', { rule: toShown(line.formula, document, notation) })}</Form.Text>
+          <Form.Text>{t('calculators.rule', { rule: toShown(line.formula, document, notation) })}</Form.Text>
         </Form.Group>
       ))}
     </FormDialog>

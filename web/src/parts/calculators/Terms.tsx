@@ -42,19 +42,16 @@ export function Terms({ calculator, terms, unknown, period, sliders, onUnknown }
   const complaintOf = useComplaints(calculator, period);
   return (
     <fieldset className="terms">
-      <legend className="visually-hidden">{t('calculators.termsTheOneChosenIs')}</legend>
+      <legend className="visually-hidden">{t('calculators.termsLegend')}</legend>
       {terms.map(({ column, label, computed, unit, after, placeholder }) => {
         const input = inputs.find((each) => each.id === `${calculator.row.id}:${column}`)!;
         return (
           <div key={column} className={`term ${column === unknown ? 'is-unknown' : ''}`}>
-            <label
-              className="term-choice"
-              title={t('calculators.computeTheFromTheOthers', { label: label.toLowerCase() })}
-            >
+            <label className="term-choice" title={t('calculators.calculateFromOthers', { label: label.toLowerCase() })}>
               <Form.Check.Input
                 type="radio"
                 name={`unknown-${calculator.row.id}`}
-                aria-label={t('calculators.computeThe', { label: label.toLowerCase() })}
+                aria-label={t('calculators.calculate', { label: label.toLowerCase() })}
                 checked={column === unknown}
                 onChange={() => onUnknown(column)}
               />
@@ -63,7 +60,7 @@ export function Terms({ calculator, terms, unknown, period, sliders, onUnknown }
             <span className="term-label">{label}</span>
             {column === unknown ? (
               <output className="term-computed" aria-label={label}>
-                {computed === null ? t('calculators.doesNotFollowYet') : writeWithUnit(computed, unit, plan)}
+                {computed === null ? t('calculators.notKnownYet') : writeWithUnit(computed, unit, plan)}
               </output>
             ) : (
               <InputField

@@ -32,7 +32,7 @@ export function UsedBy({ users, onPlace }: UsedByProps) {
       {onPlace && (
         <button type="button" className="tool add-part" onClick={onPlace}>
           <Icon name="budget" />
-          {t('calculators.putItIntoTheBudget')}
+          {t('calculators.addToBudgetAction')}
         </button>
       )}
     </div>

@@ -122,10 +122,10 @@ export function Workbench<T extends CalculatorTable>(props: WorkbenchProps<T>) {
                 {t('calculators.rename', { name: shown.name })}
               </Dropdown.Item>
               <Dropdown.Item as="button" onClick={duplicate}>
-                {t('calculators.duplicateIt')}
+                {t('calculators.duplicate')}
               </Dropdown.Item>
               <Dropdown.Item as="button" onClick={remove}>
-                {t('calculators.deleteIt')}
+                {t('calculators.delete')}
               </Dropdown.Item>
             </Dropdown.Menu>
           </Dropdown>
@@ -182,7 +182,7 @@ function NameDialog({ title, name: before, kinds, onName, onClose }: NameDialogP
             setRefusal(null);
           }}
         />
-        <Form.Text>{t('calculators.rulesUseItsFiguresBy')}</Form.Text>
+        <Form.Text>{t('calculators.nameHint')}</Form.Text>
       </Form.Group>
       {kinds.length > 0 && (
         <fieldset className="wide">

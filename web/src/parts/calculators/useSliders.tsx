@@ -13,7 +13,7 @@ export function useSliders(): [boolean, ReactNode] {
       type="button"
       className="tool"
       aria-pressed={shown}
-      title={t('calculators.slidersForTryingValues')}
+      title={t('calculators.slidersHint')}
       onClick={() => keep(!shown)}
     >
       <Icon name="shelf" />

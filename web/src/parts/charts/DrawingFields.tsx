@@ -30,7 +30,7 @@ export function DrawingFields({ list, drawing, onChange }: DrawingFieldsProps) {
   return (
     <>
       <Segments
-        label={t('charts.shownAs')}
+        label={t('charts.type')}
         value={form}
         options={FORMS.map((each) => ({ value: each, words: t(`charts.listForms.${each}`) }))}
         onChange={setForm}
@@ -43,7 +43,7 @@ export function DrawingFields({ list, drawing, onChange }: DrawingFieldsProps) {
             value={along ?? ''}
             onChange={(event) => onChange({ ...drawing, along: event.target.value || null })}
           >
-            <option value="">{t('charts.theItems')}</option>
+            <option value="">{t('charts.items')}</option>
             {columns
               .filter((column) => hasFigures(column) || column.kind === 'date')
               .map(({ id, name }) => (
@@ -55,7 +55,7 @@ export function DrawingFields({ list, drawing, onChange }: DrawingFieldsProps) {
         </label>
       )}
       <fieldset className="panel-checks">
-        <legend>{t('charts.columnsDrawn')}</legend>
+        <legend>{t('charts.columns')}</legend>
         {figures.map(({ id, name }) => (
           <Form.Check
             key={id}

@@ -14,7 +14,7 @@ export function PictureView({ picture, height }: { readonly picture: Picture; re
         <PictureCanvas picture={picture} />
       ) : (
         <div className="picture-canvas" aria-busy={!hasFailed}>
-          {hasFailed && <p className="quiet">{t('charts.chartNeedsServer')}</p>}
+          {hasFailed && <p className="quiet">{t('charts.serverNeeded')}</p>}
         </div>
       )}
       {picture.remark !== undefined && <figcaption className="picture-remark">{picture.remark}</figcaption>}

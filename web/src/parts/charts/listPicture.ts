@@ -31,7 +31,7 @@ export function listPicture(model: PlanModel, list: ListRow, { form, along, colu
     categoryName: axis?.name ?? t('charts.itemOfList'),
     categories: names,
     ...(axis ? { along: { places: axis.places, write: axis.write } } : {}),
-    ...(shortened ? { remark: t('charts.onlyTheFirst', { shown: shortened.shown, all: shortened.all }) } : {}),
+    ...(shortened ? { remark: t('charts.firstItemsOnly', { shown: shortened.shown, all: shortened.all }) } : {}),
     series: drawn.columns.map(({ name, values }, index) => ({
       label: name,
       values,

@@ -67,7 +67,7 @@ export function ExplanationPanel({
   const value = over === null ? explanation.value : valueOver(model, id, over.stretch);
 
   return (
-    <section className="reckoning" aria-label={t('explanationPanel.explanation')} aria-live="off">
+    <section className="reckoning" aria-label={t('explanationPanel.title')} aria-live="off">
       <div className="reckoning-what">
         <h3>{say(explanation.name)}</h3>
         <p>{when}</p>
@@ -113,38 +113,28 @@ export function ExplanationPanel({
       )}
       <div className="reckoning-tools">
         {onChangeRule && (
-          <button
-            type="button"
-            className="tool"
-            onClick={onChangeRule}
-            title={t('explanationPanel.changeTheRuleCtrlEnter')}
-          >
+          <button type="button" className="tool" onClick={onChangeRule} title={t('explanationPanel.editRuleHint')}>
             <Icon name="edit" />
-            {t('explanationPanel.changeTheRule')}
+            {t('explanationPanel.editRule')}
           </button>
         )}
         {onOpenRule && (
-          <button
-            type="button"
-            className="tool"
-            onClick={onOpenRule}
-            title={t('explanationPanel.stepsExceptionsAndPatternsAlt')}
-          >
+          <button type="button" className="tool" onClick={onOpenRule} title={t('explanationPanel.stepsHint')}>
             <Icon name="rule" />
             {t('explanationPanel.stepsAndPatterns')}
           </button>
         )}
         {onNote && (
-          <button type="button" className="tool" onClick={onNote} title={t('explanationPanel.aNoteOnThisFigure')}>
+          <button type="button" className="tool" onClick={onNote} title={t('explanationPanel.noteHint')}>
             <Icon name="note" />
-            {note ? t('explanationPanel.changeTheNote') : t('explanationPanel.note')}
+            {note ? t('explanationPanel.editNote') : t('explanationPanel.note')}
           </button>
         )}
         <WhoChanged row={ownerOfFigure(id)} month={over === null ? explanation.month : null} />
         {onClose && (
           <button type="button" className="tool" onClick={onClose}>
             <Icon name="clear" />
-            {t('explanationPanel.putAway')}
+            {t('explanationPanel.close')}
           </button>
         )}
         {onClearException && (
@@ -152,10 +142,10 @@ export function ExplanationPanel({
             type="button"
             className="tool"
             onClick={onClearException}
-            title={t('explanationPanel.clearTheExceptionDelete')}
+            title={t('explanationPanel.clearExceptionHint')}
           >
             <Icon name="undo" />
-            {t('explanationPanel.clearTheException')}
+            {t('explanationPanel.clearException')}
           </button>
         )}
       </div>
@@ -218,7 +208,7 @@ function Dependents({ id, model, period, onJump }: DependentsProps) {
 /** A month in short, or that it lies outside the plan, where `prior` and `next` find nothing. */
 function monthOrOutside({ calendar, document }: PlanModel, period: number): string {
   const month = calendar.months[period];
-  if (month === undefined) return t('explanationPanel.afterThePlan', { isBefore: period < 0 });
+  if (month === undefined) return t('explanationPanel.outsidePlan', { isBefore: period < 0 });
   return monthInWords(month, planOf(document).locale, 'short');
 }
 
@@ -245,7 +235,7 @@ function Parts({ parts, model, of, onJump }: PartsProps) {
             <button
               type="button"
               aria-expanded={opened === key}
-              title={t('explanationPanel.showHowThisCameAbout')}
+              title={t('explanationPanel.showCalculation')}
               onClick={() => setOpened(opened === key ? null : key)}
               onDoubleClick={() => onJump(part.id, part.period)}
             >
@@ -262,7 +252,7 @@ function Parts({ parts, model, of, onJump }: PartsProps) {
                   onClick={() => onJump(part.id, part.period)}
                   hidden={model.document.assumptions.has(part.id)}
                 >
-                  {t('explanationPanel.goThere')}
+                  {t('explanationPanel.goTo')}
                 </button>
                 <Explained explanation={explainFigure(model, part.id, part.period)} model={model} onJump={onJump} />
               </div>
@@ -296,7 +286,7 @@ function Together({ id, stretch, model, onJump }: TogetherProps) {
         const value = valueOver(model, id, part);
         return (
           <li key={month}>
-            <button type="button" title={t('explanationPanel.goThere')} onClick={() => onJump(id, part.from)}>
+            <button type="button" title={t('explanationPanel.goTo')} onClick={() => onJump(id, part.from)}>
               <span>
                 {byYear
                   ? yearInWords(yearOf(month, plan.yearBegins), plan.yearBegins)
@@ -316,12 +306,12 @@ function Together({ id, stretch, model, onJump }: TogetherProps) {
 function overInWords(model: PlanModel, id: string): string {
   switch (rollUpOf(model.document, id)) {
     case 'quotient':
-      return t('explanationPanel.itsRuleAppliedToTheTotals');
+      return t('explanationPanel.yearlyByRule');
     case 'total':
-      return t('explanationPanel.theSumOfItsMonths');
+      return t('explanationPanel.yearlySum');
     case 'last':
-      return t('explanationPanel.theFigureOfTheLast');
+      return t('explanationPanel.yearlyLast');
     case 'average':
-      return t('explanationPanel.theAverageOfItsMonths');
+      return t('explanationPanel.yearlyAverage');
   }
 }

@@ -57,7 +57,7 @@ export function FormulaView({ explanation, expression, model, onJump }: FormulaV
 
   return (
     <span className="formula-view">
-      <code tabIndex={0} role="group" aria-label={t('explanationPanel.theRuleArrowKeysChoose')} onKeyDown={keyDown}>
+      <code tabIndex={0} role="group" aria-label={t('explanationPanel.ruleLabel')} onKeyDown={keyDown}>
         <Part part={printed} chosen={chosen} valueOf={valueOf} onChoose={setChosen} />
       </code>
       {chosen && (
@@ -65,7 +65,7 @@ export function FormulaView({ explanation, expression, model, onJump }: FormulaV
           {printedText(printInParts(chosen, style))} = <strong>{say(valueOf(chosen))}</strong>
           {chosen.kind === 'ref' && (
             <button type="button" className="jump" onClick={() => onJump(chosen.id, period)}>
-              {t('explanationPanel.goThere')}
+              {t('explanationPanel.goTo')}
             </button>
           )}
         </span>

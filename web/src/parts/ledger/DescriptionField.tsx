@@ -90,7 +90,7 @@ export function DescriptionField(props: DescriptionFieldProps) {
           },
         })}
         name="what"
-        aria-label={t('entries.what')}
+        aria-label={t('entries.description')}
         aria-labelledby={undefined}
         aria-invalid={isInvalid}
         aria-describedby={describedBy}

@@ -84,11 +84,7 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
   const remark = draft.date === '' ? null : dateRemark(document, draft.date, month);
   const isNew = draft.before === null;
   const isConfirming = isNew && draft.standing !== '';
-  const title = isConfirming
-    ? t('entries.confirmTheEntry')
-    : isNew
-      ? t('entries.newEntry')
-      : t('entries.changeTheEntry');
+  const title = isConfirming ? t('entries.confirmTitle') : isNew ? t('entries.newEntry') : t('entries.edit');
 
   return (
     <form
@@ -114,7 +110,7 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
           />
         </label>
         <label className="entry-what">
-          {t('entries.what')}
+          {t('entries.description')}
           <DescriptionField
             value={draft.what}
             earlier={earlier}
@@ -152,7 +148,7 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
         </label>
         {isAside && !isSplit && (
           <label className="entry-account">
-            {t('entries.to')}
+            {t('entries.toAccountField')}
             <AccountSelect
               wide
               {...field('toAccount')}
@@ -191,7 +187,7 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
         </label>
         <div className="entry-buttons">
           <button type="submit" className="btn btn-primary btn-sm">
-            {isConfirming ? t('entries.confirmIt') : isNew ? t('entries.enterIt') : t('entries.changeIt')}
+            {isConfirming ? t('entries.confirmEntry') : isNew ? t('entries.add') : t('entries.save')}
           </button>
           {!hasNote && draft.note === '' && (
             <button type="button" className="tool" title={t('entries.addNote')} onClick={() => setHasNote(true)}>
@@ -213,7 +209,7 @@ export function EntryForm({ draft, earlier, month, firstField, onChange, onEnter
           {draft.before && <WhoChanged row={draft.before.id} isBare />}
           {(!isNew || isConfirming || isSplit) && (
             <button type="button" className="btn btn-link btn-sm" onClick={onLeave}>
-              {t('entries.leaveIt')}
+              {t('entries.cancel')}
             </button>
           )}
         </div>
@@ -291,7 +287,7 @@ function SplitParts({ draft, isInvalid, describedBy, onChange }: SplitPartsProps
             aria-label={`${t('entries.part', { nth: at + 1 })}, ${t('entries.amount')}`}
             aria-invalid={isInvalid && left !== 0}
             value={part.amount}
-            placeholder={isRest(part) && left !== null ? money(left) : t('entries.theRest')}
+            placeholder={isRest(part) && left !== null ? money(left) : t('entries.rest')}
             autoComplete="off"
             onChange={(event) => put(at, { amount: event.target.value })}
           />

@@ -52,7 +52,7 @@ export function EntryList(props: EntryListProps) {
       </h3>
       {problem !== null && (
         <p className="refusal" role="alert">
-          {t('entries.theEntriesCannotBeShown', { problem })}
+          {t('entries.notShown', { problem })}
         </p>
       )}
       {expected.length > 0 && (
@@ -87,7 +87,7 @@ export function EntryList(props: EntryListProps) {
                 type="button"
                 className="tool"
                 aria-label={t('entries.confirm', { what: each.what, hasWhat: each.what !== '' })}
-                title={t('entries.confirmAsItIs')}
+                title={t('entries.confirmAsExpected')}
                 onClick={() => props.onConfirm(each, false)}
               >
                 <Icon name="good" />
@@ -106,15 +106,15 @@ export function EntryList(props: EntryListProps) {
         </ul>
       )}
       {problem === null && total === 0 && expected.length === 0 && !isLoading && (
-        <p className="quiet">{props.empty ?? t('entries.nothingHasBeenEnteredYet')}</p>
+        <p className="quiet">{props.empty ?? t('entries.none')}</p>
       )}
       <ul>
         {entries.map((entry) => (
           <li key={entry.id}>
-            <button type="button" className="entry" title={t('entries.changeIt')} onClick={() => onChange(entry)}>
+            <button type="button" className="entry" title={t('entries.save')} onClick={() => onChange(entry)}>
               <span className="entry-day">{dayInWords(entry.date, plan.locale, 'short')}</span>
               <span className="entry-words">
-                {entry.what || <em>{t('entries.noWords')}</em>}
+                {entry.what || <em>{t('entries.noDescription')}</em>}
                 {entry.receipt !== '' && <span className="entry-mark">{t('entries.partOfReceipt')}</span>}
                 <small>
                   {[
@@ -140,7 +140,7 @@ export function EntryList(props: EntryListProps) {
           </li>
         ))}
       </ul>
-      {entries.length < total && <p className="quiet">{t('entries.theNewestAreShown', { count: entries.length })}</p>}
+      {entries.length < total && <p className="quiet">{t('entries.newestShown', { count: entries.length })}</p>}
     </section>
   );
 }
@@ -148,7 +148,7 @@ export function EntryList(props: EntryListProps) {
 /** What an entry belongs to, in words: its line, the account it is transferred to, or that it is not assigned. */
 export function whereTo({ line, toAccount }: Pick<LedgerEntry, 'line' | 'toAccount'>, document: Document): string {
   const account = document.accounts.get(toAccount)?.name;
-  const name = line === '' ? null : (nameOf(document, line) ?? t('entries.aLineThatIsGone'));
+  const name = line === '' ? null : (nameOf(document, line) ?? t('entries.deletedLine'));
   if (account === undefined) return name ?? t('entries.notAssigned');
   return [name, t('entries.toAccount', { account })].filter((part) => part !== null).join(' ');
 }

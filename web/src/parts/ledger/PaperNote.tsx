@@ -10,8 +10,8 @@ export function PaperNote({ found: { onPaper, total } }: { readonly found: Entry
   return (
     <p>
       {onPaper === 'arrived'
-        ? t('entries.notAllHasArrived')
-        : t('entries.tooManyForPaper', { count: writeCount(total, locale) })}
+        ? t('entries.notAllOnPaper')
+        : t('entries.visibleOnPaper', { count: writeCount(total, locale) })}
     </p>
   );
 }

@@ -56,7 +56,7 @@ export function QuickEntry({ draft, earlier, onChange, onEnter, onLeave }: Quick
     </div>
   ); // prettier-ignore
   return (
-    <section className="quick-entry" aria-label={draft.before ? t('entries.changeTheEntry') : t('entries.newEntry')}>
+    <section className="quick-entry" aria-label={draft.before ? t('entries.edit') : t('entries.newEntry')}>
       <output className="quick-amount tabular" aria-label={t('entries.amount')}>
         {draft.amount === '' ? '0' : draft.amount} <small>{plan.currency}</small>
       </output>
@@ -81,7 +81,7 @@ export function QuickEntry({ draft, earlier, onChange, onEnter, onLeave }: Quick
           +
         </button>
         <button type="button" className="keypad-enter" onClick={enter}>
-          {draft.before ? t('entries.changeIt') : t('entries.enterIt')}
+          {draft.before ? t('entries.save') : t('entries.add')}
         </button>
       </div>
       {refusal !== null && (
@@ -131,7 +131,7 @@ export function QuickEntry({ draft, earlier, onChange, onEnter, onLeave }: Quick
               change({ account }),
             )}
             <button type="button" className="btn btn-link btn-sm" onClick={onLeave}>
-              {t('entries.leaveIt')}
+              {t('entries.cancel')}
             </button>
           </div>
         )}

@@ -19,5 +19,5 @@ export function targetOf({ line, toAccount }: Assignment): string {
 /** Why an entry is proposed for a line, in a few words. */
 export function whyInWords({ by }: Assignment, document: Document): string {
   if (by.kind === 'proposal') return t('entries.proposedLike', { like: by.like });
-  return t('entries.byTheRule', { text: document.assignmentRules.get(by.rule)?.text ?? '' });
+  return t('entries.proposedByRule', { text: document.assignmentRules.get(by.rule)?.text ?? '' });
 }

@@ -151,11 +151,11 @@ export function leftToSplit(draft: EntryDraft, document: Document): number | nul
 
 /** The changes a draft stands for, or why it is none. `anew` makes ids for what is split. */
 export function editsFrom(draft: EntryDraft, document: Document): readonly EntryEdit[] | DraftRefusal {
-  if (draft.date === '') return { message: t('entries.sayOnWhichDayIt'), field: 'date' };
+  if (draft.date === '') return { message: t('entries.dateMissing'), field: 'date' };
   if (draft.parts.length > 0) return splitEdits(draft, document);
   const read = readAmount(draft.amount, document);
   if (!read.ok) return { message: say(read.message), field: 'amount' };
-  if (read.amount === 0) return { message: t('entries.anEntryOfNothing'), field: 'amount' };
+  if (read.amount === 0) return { message: t('entries.amountZero'), field: 'amount' };
   return editOf(draft, { ...readTarget(draft.target), amount: read.amount }, document);
 }
 
@@ -173,7 +173,7 @@ function editOf(
   const accounts = turned
     ? { account: to, toAccount: draft.account, amount: -moved }
     : { account: draft.account, toAccount: to, amount: moved };
-  if (turned && draft.account === '') return { message: t('entries.chooseTheAccountItGoes'), field: 'account' };
+  if (turned && draft.account === '') return { message: t('entries.toAccountMissing'), field: 'account' };
   const before = part.id === draft.before?.id ? draft.before : null;
   const entry = entryOf(part.id, { ...(before ?? {}), ...said, ...accounts, receipt: part.receipt });
   const refusal = entryRefusal(document, entry, before);
@@ -191,14 +191,14 @@ function splitEdits(draft: EntryDraft, document: Document): readonly EntryEdit[]
   if (!total.ok) return { message: say(total.message), field: 'amount' };
   const left = leftToSplit(draft, document);
   const open = draft.parts.filter(({ amount }) => amount.trim() === '');
-  if (left === null || open.length > 1) return { message: t('entries.sayWhatEachPartComesTo'), field: 'parts' };
-  if (left !== 0 && open.length === 0) return { message: t('entries.notAllIsSplit'), field: 'parts' };
+  if (left === null || open.length > 1) return { message: t('entries.partAmountsMissing'), field: 'parts' };
+  if (left !== 0 && open.length === 0) return { message: t('entries.partsDoNotAddUp'), field: 'parts' };
   const edits: EntryEdit[] = [];
   for (const [at, { id, line, amount }] of draft.parts.entries()) {
-    if (line === '') return { message: t('entries.chooseTheLineOfEachPart'), field: 'parts' };
+    if (line === '') return { message: t('entries.partLinesMissing'), field: 'parts' };
     const read = readAmount(amount, document);
     const own = amount.trim() === '' ? left * -directionOf(document, line) : read.ok ? read.amount : 0;
-    if (own === 0) return { message: t('entries.sayWhatEachPartComesTo'), field: 'parts' };
+    if (own === 0) return { message: t('entries.partAmountsMissing'), field: 'parts' };
     // The entry that is split becomes its first part.
     const part = { id: at === 0 ? draft.id : id, receipt: draft.before?.receipt || draft.id };
     const made = editOf(draft, { line, toAccount: '', amount: own }, document, part);

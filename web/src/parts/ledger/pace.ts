@@ -30,19 +30,19 @@ export function paceOf(model: PlanModel, entries: readonly LedgerEntry[], month:
     return day <= today ? spent / units : null;
   });
   return {
-    label: t('entries.paceOfTheMonth'),
+    label: t('entries.paceOfMonth'),
     categoryName: t('entries.date'),
     categories: days.map((day) => dayInWords(day, plan.locale, 'short')),
     axis: plan.currency,
     write: (value) => writeFigure(value, 'money', plan),
     series: [
       {
-        label: t('entries.budgetWord'),
+        label: t('entries.budget'),
         mark: 'line',
         tone: 'memo',
         values: days.map((_, at) => (budget === budget ? (budget * (at + 1)) / days.length : null)),
       },
-      { label: t('entries.spentWord'), mark: 'steps', tone: 'expense', values: actual },
+      { label: t('entries.spent'), mark: 'steps', tone: 'expense', values: actual },
     ],
   };
 }

@@ -50,7 +50,7 @@ export function useEntering(
   );
   // Most things go through the first account there is, until another one is chosen.
   const usual = accountOptions(document)[0]?.value ?? '';
-  const called = (entry: LedgerEntry) => entry.what || (nameOf(document, entry.line) ?? t('entries.anEntry'));
+  const called = (entry: LedgerEntry) => entry.what || (nameOf(document, entry.line) ?? t('entries.entry'));
   const notices = useNotices();
   // The form may have to come first, when another view was shown.
   const focus = () => {
@@ -76,8 +76,8 @@ export function useEntering(
         typed.before !== null && JSON.stringify(typed) === JSON.stringify(draftOf(typed.before, document));
       if (isBlank(typed) || isAsItWas) return;
       notices.say({
-        text: t('entries.typedIsDiscarded'),
-        action: { label: t('entries.putBack'), run: () => setDraft(typed) },
+        text: t('entries.typedDiscarded'),
+        action: { label: t('entries.restoreTyped'), run: () => setDraft(typed) },
       });
     },
     redate() {
@@ -108,7 +108,7 @@ export function useEntering(
         ? (called: string) => t('entries.changed', { called })
         : draft.standing !== ''
           ? (called: string) => t('entries.confirmed', { called })
-          : (called: string) => t('entries.entered', { called });
+          : (called: string) => t('entries.added', { called });
       const refusal = send({ kind: 'entries.set', entries: edits }, words(called(entry)), true);
       if (refusal) return refusal;
       begin({ date: entry.date, account: draft.account });

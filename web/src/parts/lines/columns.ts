@@ -145,22 +145,22 @@ const END_HEADINGS: Readonly<Record<Exclude<EndFigure, 'total'>, string>> = {
     return t('lines.ownAverage');
   },
   get running() {
-    return t('lines.toDate');
+    return t('lines.cumulative');
   },
   get ofIncome() {
     return t('lines.share');
   },
   get ofGroup() {
-    return t('lines.ofGroup');
+    return t('lines.shareOfGroup');
   },
   get ofExpenses() {
-    return t('lines.ofCosts');
+    return t('lines.shareOfExpenses');
   },
   get target() {
     return t('lines.target');
   },
   get offTarget() {
-    return t('lines.offBy');
+    return t('lines.difference');
   },
 };
 

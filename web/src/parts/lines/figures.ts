@@ -109,7 +109,7 @@ function noShare(model: PlanModel, id: string, scope: Stretch, end: EndShare): S
   const base = shareBase(model, id, end);
   const figure = valueOf(model, id, scope, 'figures');
   if (!base || !(Math.abs(figure) > 0)) return NOTHING;
-  const note = t('lines.thereIsNoInThese', { name: base.name });
+  const note = t('lines.noShare', { name: base.name });
   return { text: '–', value: null, problem: null, note };
 }
 

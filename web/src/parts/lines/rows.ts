@@ -104,7 +104,7 @@ export function budgetRows(
         if (collapsed) continue;
         for (const line of sorted(lines, model, view, scope)) rows.push(lineRow(line, group, look, false));
         if (all.length === 0) {
-          const label = t('lines.hasNoLinesYet', { name: group.name });
+          const label = t('lines.noLines', { name: group.name });
           rows.push({
             kind: 'invitation',
             key: `invitation-${group.id}`,

@@ -26,11 +26,11 @@ export function EndedPage() {
   };
   return (
     <main className="quiet-page">
-      <h1>{t('people.itIsOver')}</h1>
+      <h1>{t('people.accessLost')}</h1>
       <p role="alert">{say(message)}</p>
       {unsent.length > 0 && (
         <div className="ended-unsent">
-          <p>{t('people.unsent', { count: unsent.length })}</p>
+          <p>{t('people.notStored', { count: unsent.length })}</p>
           <ul>
             {words.slice(0, 20).map((each, at) => (
               <li key={unsent[at]!.id}>{say(each)}</li>
@@ -38,10 +38,10 @@ export function EndedPage() {
           </ul>
           <p>
             <Button onClick={keep}>
-              <Icon name="saveFile" /> {t('people.keepThem')}
+              <Icon name="saveFile" /> {t('people.saveUnsent')}
             </Button>{' '}
             <Button variant="link" onClick={() => session.letGo()}>
-              {t('people.letThemGo')}
+              {t('people.discardAll')}
             </Button>
           </p>
         </div>

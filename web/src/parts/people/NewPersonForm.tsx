@@ -54,7 +54,7 @@ export function NewPersonForm({ submit, onSubmit }: NewPersonFormProps) {
           isInvalid={refusal?.path === 'address'}
           onChange={(event) => put({ address: event.target.value })}
         />
-        <Form.Text id="person-address-why">{t('people.yourAddressWhy')}</Form.Text>
+        <Form.Text id="person-address-why">{t('people.yourAddressHint')}</Form.Text>
       </Form.Group>
       <PasswordField
         label={t('people.password')}
@@ -66,7 +66,7 @@ export function NewPersonForm({ submit, onSubmit }: NewPersonFormProps) {
       />
       <Form.Check
         id="person-stay"
-        label={t('people.stay')}
+        label={t('people.staySignedIn')}
         checked={given.stay}
         onChange={(event) => put({ stay: event.target.checked })}
       />

@@ -35,7 +35,7 @@ export function PersonMenu() {
       <Dropdown.Menu>
         {me.signsIn && <div className="person-name">{name}</div>}
         <Dropdown.Item as={Link} to="/you">
-          {t('people.yourself')}
+          {t('people.yourAccount')}
         </Dropdown.Item>
         <Dropdown.Item as={Link} to="/deleted">
           {t('maintenance.deletedPlans')}

@@ -55,7 +55,7 @@ export function SignInForm({ mail, who: known = '', onDone }: SignInFormProps) {
   if (isForgotten && mail === null)
     return (
       <div className="slip-forgotten">
-        <p>{t('people.noMailHere')}</p>
+        <p>{t('people.askAdministrator')}</p>
         <Button variant="link" onClick={() => setForgotten(false)}>
           {t('people.back')}
         </Button>
@@ -64,10 +64,10 @@ export function SignInForm({ mail, who: known = '', onDone }: SignInFormProps) {
   if (isForgotten && isSent)
     return (
       <div className="slip-forgotten" role="status">
-        <p>{t('people.ifThereIsAnAddress', { minutes: 60 })}</p>
+        <p>{t('people.linkSent', { minutes: 60 })}</p>
         <p>
           <a href={mail!} target="_blank" rel="noreferrer">
-            {t('people.theMailBoxIsAt')}
+            {t('people.openMailbox')}
           </a>
         </p>
         <Button variant="link" onClick={() => setForgotten(false)}>
@@ -115,7 +115,7 @@ export function SignInForm({ mail, who: known = '', onDone }: SignInFormProps) {
       />
       <Form.Check
         id="stay"
-        label={t('people.stay')}
+        label={t('people.staySignedIn')}
         checked={stay}
         onChange={(event) => setStay(event.target.checked)}
       />

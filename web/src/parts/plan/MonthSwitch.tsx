@@ -29,9 +29,9 @@ export function MonthSwitch({ months, month, locale, onChange }: MonthSwitchProp
   };
   return (
     <div className="year-switch" role="group" aria-label={t('plan.month')}>
-      {step(-1, t('plan.monthBefore'), 'left', 'Alt+Page Up')}
+      {step(-1, t('plan.previousMonth'), 'left', 'Alt+Page Up')}
       <MonthField label={t('plan.monthShown')} months={months} value={month} locale={locale} onChange={onChange} />
-      {step(1, t('plan.monthAfter'), 'right', 'Alt+Page Down')}
+      {step(1, t('plan.nextMonth'), 'right', 'Alt+Page Down')}
     </div>
   );
 }

@@ -46,22 +46,22 @@ const schema = () =>
       .max(80)
       .required()
       .messages({
-        'string.empty': t('plan.giveThePlanAName'),
-        'string.max': t('plan.aNameMayHave80'),
+        'string.empty': t('plan.nameMissing'),
+        'string.max': t('plan.nameTooLong'),
       }),
     currency: Joi.string()
       .uppercase()
       .custom((value: string, helpers) => (isCurrency(value) ? value : helpers.error('any.invalid')))
       .required()
       .messages({
-        'any.invalid': t('plan.writeACurrencyCodeSuch'),
-        'string.empty': t('plan.writeACurrencyCodeSuch'),
+        'any.invalid': t('plan.currencyExpected'),
+        'string.empty': t('plan.currencyExpected'),
       }),
     locale: Joi.string()
       .custom((value: string, helpers) => (isLocale(value) ? value : helpers.error('any.invalid')))
       .required()
       .messages({
-        'any.invalid': t('plan.chooseHowFiguresAreWritten'),
+        'any.invalid': t('plan.formatMissing'),
       }),
     monthOfYear: Joi.number().integer().min(1).max(12).required(),
     year: Joi.number()
@@ -70,7 +70,7 @@ const schema = () =>
       .max(2999)
       .required()
       .messages({
-        '*': t('plan.chooseAYear'),
+        '*': t('plan.yearMissing'),
       }),
     months: Joi.number()
       .integer()
@@ -78,7 +78,7 @@ const schema = () =>
       .max(MAX_MONTHS)
       .required()
       .messages({
-        '*': t('plan.monthsOfAPlan', { most: MAX_MONTHS }),
+        '*': t('plan.monthsExpected', { most: MAX_MONTHS }),
       }),
     yearBegins: Joi.number().integer().min(1).max(12).required(),
     decimals: Joi.string().allow('').valid('0', '1', '2', '3', '4'),
@@ -153,9 +153,9 @@ function LookFields({ form }: { readonly form: UseFormReturn<PlanFormValues> }) 
   return (
     <>
       <Form.Group controlId="plan-decimals">
-        <Form.Label>{t('plan.decimalsOfMoney')}</Form.Label>
+        <Form.Label>{t('plan.moneyDecimals')}</Form.Label>
         <Select wide {...form.register('decimals')}>
-          <option value="">{t('plan.asUsualForTheCurrency', { own: usualDecimals })}</option>
+          <option value="">{t('plan.decimalsStandard', { own: usualDecimals })}</option>
           {['0', '1', '2', '3', '4'].map((count) => (
             <option key={count} value={count}>
               {count}
@@ -164,7 +164,7 @@ function LookFields({ form }: { readonly form: UseFormReturn<PlanFormValues> }) 
         </Select>
       </Form.Group>
       <Form.Group controlId="plan-negatives">
-        <Form.Label>{t('plan.figuresBelowZero')}</Form.Label>
+        <Form.Label>{t('plan.negativeFigures')}</Form.Label>
         <Select wide {...form.register('negatives')}>
           {NEGATIVES.map((style) => (
             <option key={style} value={style}>
@@ -217,7 +217,7 @@ export function NotationFields({ form, onLocale }: NotationFieldsProps) {
         <Form.Control.Feedback type="invalid">{errors.currency?.message}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group controlId="plan-locale">
-        <Form.Label>{t('plan.figuresAreWritten')}</Form.Label>
+        <Form.Label>{t('plan.numberFormat')}</Form.Label>
         <Select
           wide
           {...register('locale', {
@@ -289,7 +289,7 @@ export function PlanFields({ form, placeholder, onLocale }: PlanFieldsProps) {
         <Form.Control.Feedback type="invalid">{errors.months?.message}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group controlId="plan-year-begins">
-        <Form.Label>{t('plan.aYearBeginsIn')}</Form.Label>
+        <Form.Label>{t('plan.yearBegins')}</Form.Label>
         <Select wide {...register('yearBegins', { valueAsNumber: true })}>
           <MonthsOfYear locale={locale} />
         </Select>

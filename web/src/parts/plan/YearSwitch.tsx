@@ -21,10 +21,10 @@ export function YearSwitch({ years, year, begins, onChange }: YearSwitchProps) {
         className="tool"
         disabled={at <= 0}
         onClick={() => onChange(years[at - 1]!)}
-        title={t('plan.yearBeforeAltPageUp')}
+        title={t('plan.previousYearHint')}
       >
         <Icon name="left" />
-        <span className="visually-hidden">{t('plan.yearBefore')}</span>
+        <span className="visually-hidden">{t('plan.previousYear')}</span>
       </button>
       <Select value={year} aria-label={t('plan.yearShown')} onChange={(event) => onChange(Number(event.target.value))}>
         {years.map((option) => (
@@ -38,10 +38,10 @@ export function YearSwitch({ years, year, begins, onChange }: YearSwitchProps) {
         className="tool"
         disabled={at >= years.length - 1}
         onClick={() => onChange(years[at + 1]!)}
-        title={t('plan.yearAfterAltPageDown')}
+        title={t('plan.nextYearHint')}
       >
         <Icon name="right" />
-        <span className="visually-hidden">{t('plan.yearAfter')}</span>
+        <span className="visually-hidden">{t('plan.nextYear')}</span>
       </button>
     </div>
   );

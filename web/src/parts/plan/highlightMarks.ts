@@ -9,7 +9,7 @@ export const TONE_WORDS: Readonly<Record<Tone, string>> = {
   alarm: 'alarm',
   caution: 'caution',
   get good() {
-    return t('plan.goodNews');
+    return t('plan.favourable');
   },
 };
 
@@ -24,6 +24,6 @@ export const CONDITION_WORDS: Readonly<Record<HighlightCondition, string>> = {
     return t('plan.isBetween');
   },
   get overBudget() {
-    return t('plan.isOverTheYearsBudget');
+    return t('plan.isOverBudget');
   },
 };

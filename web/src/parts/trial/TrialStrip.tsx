@@ -35,7 +35,7 @@ export function TrialStrip({ trial, onTrial }: TrialStripProps) {
       <Icon name="trial" />
       <strong>{t('trial.trying')}</strong>
       <Dropdown>
-        <Dropdown.Toggle as="button" type="button" className="tool" title={t('trial.compareWithAnotherMoment')}>
+        <Dropdown.Toggle as="button" type="button" className="tool" title={t('trial.compareFrom')}>
           {trial.since} <Icon name="down" />
         </Dropdown.Toggle>
         <Dropdown.Menu className="look-menu">

@@ -46,7 +46,7 @@ const key = (presses: string, shown: string, label: Label, does: BudgetKey): Bin
 
 /** Keys that turn to another year. */
 export const YEAR_KEYS: readonly Binding[] = [
-  key('Alt+PageUp', 'Alt+Page Up, Alt+Page Down', 'budget.yearBeforeYearAfter', {
+  key('Alt+PageUp', 'Alt+Page Up, Alt+Page Down', 'budget.keyYears', {
     kind: 'year',
     step: -1,
     to: 'same',
@@ -56,17 +56,17 @@ export const YEAR_KEYS: readonly Binding[] = [
 
 /** Keys for a figure and its rule. */
 export const FIGURE_KEYS: readonly Binding[] = [
-  key('Alt+r', 'Alt+R', 'budget.itsStepsExceptionsAndPatterns', { kind: 'panel', panel: 'rule' }),
-  key('Alt+n', 'Alt+N', 'budget.aNoteOnTheFigure', { kind: 'note' }),
+  key('Alt+r', 'Alt+R', 'budget.keyRule', { kind: 'panel', panel: 'rule' }),
+  key('Alt+n', 'Alt+N', 'budget.keyNote', { kind: 'note' }),
 ];
 
 /** Keys for a block of figures. */
-export const BLOCK_KEYS: readonly Binding[] = [key('Alt+c', 'Alt+C', 'budget.raiseLowerSpreadKey', { kind: 'adjust' })];
+export const BLOCK_KEYS: readonly Binding[] = [key('Alt+c', 'Alt+C', 'budget.keyAdjust', { kind: 'adjust' })];
 
 /** Keys that mean a whole line or group, pressed on its name. */
 export const NAME_KEYS: readonly Binding[] = [
   key('Insert +', 'Insert or +', 'budget.keyNewLineBelow', { kind: 'addLine' }),
-  key('Alt+ArrowUp', 'Alt+↑, Alt+↓', 'budget.moveUpDownIntoThe', { kind: 'move', direction: -1 }),
+  key('Alt+ArrowUp', 'Alt+↑, Alt+↓', 'budget.keyMove', { kind: 'move', direction: -1 }),
   quiet(['Alt+ArrowDown'], { kind: 'move', direction: 1 }),
   key('Ctrl+d', 'Ctrl+D', 'budget.keyDuplicate', { kind: 'duplicate' }),
   key('Delete Backspace', 'Delete', 'budget.keyDelete', { kind: 'remove' }),
@@ -74,7 +74,7 @@ export const NAME_KEYS: readonly Binding[] = [
     presses: [' '],
     shown: 'Space',
     get words() {
-      return t('budget.collapseOrOpenAGroup');
+      return t('budget.keyCollapse');
     },
     does: { kind: 'collapse' },
   },
@@ -82,21 +82,21 @@ export const NAME_KEYS: readonly Binding[] = [
 
 /** Keys for a line wherever its row is selected. */
 export const LINE_KEYS: readonly Binding[] = [
-  key('Alt+l', 'Alt+L', 'budget.lockOrUnlockALine', { kind: 'lock' }),
-  key('Shift+F10 ContextMenu', 'Shift+F10', 'budget.everythingElseThatCanBe', { kind: 'menu' }),
+  key('Alt+l', 'Alt+L', 'budget.keyLock', { kind: 'lock' }),
+  key('Shift+F10 ContextMenu', 'Shift+F10', 'budget.keyActions', { kind: 'menu' }),
   quiet(['Insert'], { kind: 'addLine' }),
 ];
 
 /** Keys that change the view, or open what stands beside the budget. */
 export const VIEW_KEYS: readonly Binding[] = [
-  key('F8', 'F8', 'budget.rulesInPlaceOfFigures', { kind: 'rules' }),
-  key('Alt+1', 'Alt+1 … Alt+4', 'budget.monthsQuartersYearsThePlan', { kind: 'span', span: 'month' }),
+  key('F8', 'F8', 'budget.keyRules', { kind: 'rules' }),
+  key('Alt+1', 'Alt+1 … Alt+4', 'budget.keySpans', { kind: 'span', span: 'month' }),
   quiet(['Alt+2'], { kind: 'span', span: 'quarter' }),
   quiet(['Alt+3'], { kind: 'span', span: 'year' }),
   quiet(['Alt+4'], { kind: 'span', span: 'plan' }),
   key('Alt+s', 'Alt+S', 'budget.keyFindLines', { kind: 'find' }),
-  key('Alt+t', 'Alt+T', 'budget.trySomethingKeepItOr', { kind: 'try' }),
-  key('Alt+y', 'Alt+Y', 'budget.keyMakeTheYearFit', { kind: 'panel', panel: 'fit' }),
+  key('Alt+t', 'Alt+T', 'budget.keyTry', { kind: 'try' }),
+  key('Alt+y', 'Alt+Y', 'budget.keyBalance', { kind: 'panel', panel: 'fit' }),
   key('Alt+e', 'Alt+E', 'budget.keyExceptionsAndTypedFigures', { kind: 'panel', panel: 'typed' }),
   quiet(['F6'], { kind: 'shelf' }),
 ];

@@ -36,7 +36,7 @@ export function useDetailActions({ control, selectionActions, show, onDialog, on
         return selectionActions[what]();
       case 'copy':
         return void copyText(control.copied() ?? '').catch(() =>
-          notices.say({ text: t('budget.theBrowserDoesNotLet'), tone: 'warning' }),
+          notices.say({ text: t('budget.copyNotAllowed'), tone: 'warning' }),
         );
       case 'changeRule':
         return control.open(place, null, true);

@@ -32,7 +32,7 @@ export function useRowActions(rows: readonly BudgetRow[], view: BudgetView): Who
     const send = (command: Command, done?: string): boolean => sending(command, done) === null;
     const canMove = (): boolean => {
       if (view.sortBy === 'order') return true;
-      notices.say({ text: t('budget.theLinesAreSortedChoose') });
+      notices.say({ text: t('budget.sortedCannotMove') });
       return false;
     };
     return {

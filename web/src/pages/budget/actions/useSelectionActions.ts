@@ -40,7 +40,7 @@ export function useSelectionActions({ control, all, columns, cells, view, year, 
   /** Lets figures follow their rule again; where none departs from it, empties them. */
   const clear = () => {
     if (isBlock) {
-      if (cells.length === 0) return notices.say({ text: t('budget.selectMonthsOfLinesTo') });
+      if (cells.length === 0) return notices.say({ text: t('budget.selectToClear') });
       const exceptions = cells.filter((cell) => isException(document, cell));
       const places = (of: typeof cells) => of.map(({ line, month }) => ({ line, month }));
       if (exceptions.length > 0) send({ kind: 'figures.clear', cells: places(exceptions) });
@@ -63,7 +63,7 @@ export function useSelectionActions({ control, all, columns, cells, view, year, 
   /** Asks how to raise, lower or spread the figures. */
   const adjust = () => {
     const chosen = isBlock ? cells : cellsIn(selection, all, columns, model);
-    if (chosen.length === 0) notices.say({ text: t('budget.selectMonthsOfLinesToRaise') });
+    if (chosen.length === 0) notices.say({ text: t('budget.selectToAdjust') });
     else onDialog({ kind: 'adjust', cells: chosen });
   };
 
@@ -74,19 +74,19 @@ export function useSelectionActions({ control, all, columns, cells, view, year, 
     const { top, left } = boundsOf(selection.ranges.at(-1)!);
     const pasted = readPasted(text, { row: top, column: left }, all, columns, document);
     if (pasted.problems.length > 0) return onDialog({ kind: 'paste', pasted });
-    const done = t('budget.figuresPasted', { figureCount: pasted.figures.length });
+    const done = t('budget.paste.done', { figureCount: pasted.figures.length });
     send({ kind: 'figures.set', as: 'exceptions', figures: pasted.figures }, done);
   };
 
   /** Makes a chart of the selected rows and shows it. */
   const draw = () => {
     const ids = [...new Set(placesIn(selection).flatMap((each) => all[each.row]?.id ?? []))].slice(0, MAX_SERIES);
-    if (ids.length === 0) return notices.say({ text: t('budget.selectRowsWithFiguresTo') });
+    if (ids.length === 0) return notices.say({ text: t('budget.selectToChart') });
     const id = newId();
     const name = freshTitle(
       document,
       'charts',
-      ids.length === 1 ? (nameOf(document, ids[0]!) ?? t('budget.chart')) : t('budget.chartOfASelection'),
+      ids.length === 1 ? (nameOf(document, ids[0]!) ?? t('budget.chart')) : t('budget.chartOfSelection'),
     );
     const settings = { ...USUAL_CHART.settings, name, year: view.span === 'month' ? year : null };
     const series = ids.map((of) => plainSeries(of, 'line'));

@@ -44,7 +44,7 @@ export function SelectionPanel({
     <section className="reckoning selection-panel" aria-label={t('budget.selection')}>
       <div className="reckoning-what">
         <h3>{summary === null ? t('budget.noFigures') : t('budget.figureCount', { count: summary.count })}</h3>
-        <p>{t('budget.selectedBlocks', { rangeCount: selection.ranges.length })}</p>
+        <p>{t('budget.selectedRanges', { rangeCount: selection.ranges.length })}</p>
       </div>
       {summary && summary.unit !== null && (
         <dl className="selection-summary">
@@ -72,31 +72,29 @@ export function SelectionPanel({
           </div>
         </dl>
       )}
-      {summary && summary.unit === null && (
-        <p className="reckoning-words">{t('budget.theseFiguresCountDifferentThings')}</p>
-      )}
+      {summary && summary.unit === null && <p className="reckoning-words">{t('budget.noSumOfUnits')}</p>}
       <div className="reckoning-tools">
         {cells.length > 0 && (
           <>
-            <button type="button" className="tool" onClick={onAdjust} title={t('budget.raiseLowerOrSpreadAlt')}>
+            <button type="button" className="tool" onClick={onAdjust} title={t('budget.adjustHint')}>
               <Icon name="adjust" />
-              {t('budget.raiseLowerSpread')}
+              {t('budget.adjust')}
             </button>
-            <button type="button" className="tool" onClick={onClear} title={t('budget.clearDelete')}>
+            <button type="button" className="tool" onClick={onClear} title={t('budget.clearHint')}>
               <Icon name="clear" />
               {t('budget.clear')}
             </button>
           </>
         )}
-        <button type="button" className="tool" onClick={onCopy} title={t('budget.copyCtrlC')}>
+        <button type="button" className="tool" onClick={onCopy} title={t('budget.copyHint')}>
           <Icon name="copy" />
           {t('budget.copy')}
         </button>
-        <button type="button" className="tool" onClick={onDraw} title={t('budget.aChartOfTheSelected')}>
+        <button type="button" className="tool" onClick={onDraw} title={t('budget.chartHint')}>
           <Icon name="chart" />
           {t('budget.chart')}
         </button>
-        {cells.length > 0 && <small>{t('budget.typeAFigureToPut', { cellCount: cells.length })}</small>}
+        {cells.length > 0 && <small>{t('budget.typeForAllCells', { cellCount: cells.length })}</small>}
       </div>
     </section>
   );

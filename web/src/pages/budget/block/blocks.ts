@@ -153,25 +153,24 @@ export function readPasted(
   const widest = grid.reduce((most, fields) => Math.max(most, fields.length), 0);
   // So much is not even looked at: reading it would take longer than anyone waits.
   if (grid.length * widest > MAX_PASTED)
-    return { rows: [], problems: [t('budget.thatIsMoreThanFigures', { most: MAX_PASTED })], figures: [] };
+    return { rows: [], problems: [t('budget.paste.tooMany', { most: MAX_PASTED })], figures: [] };
   if (grid.length > targets.length)
-    problems.add(t('budget.thereAreRowsToPaste', { gridCount: grid.length, targetCount: targets.length }));
-  if (widest > months.length) problems.add(t('budget.thereAreColumnsToPaste', { widest, monthCount: months.length }));
-  if (grid.some((fields) => fields.length !== widest)) problems.add(t('budget.theRowsToPasteAre'));
+    problems.add(t('budget.paste.tooManyRows', { gridCount: grid.length, targetCount: targets.length }));
+  if (widest > months.length) problems.add(t('budget.paste.tooManyColumns', { widest, monthCount: months.length }));
+  if (grid.some((fields) => fields.length !== widest)) problems.add(t('budget.paste.rowsDiffer'));
   const read = grid.map((fields, row) =>
     fields.map((field, column): PastedField => {
       const line = targets[row];
       const month = months[column];
       const figure = readFigure(field, locale, line?.line.unit ?? 'money');
       const nowhere = line === undefined || month === undefined;
-      if (!figure.ok)
-        problems.add(t('budget.rowColumn', { row: row + 1, column: column + 1, message: figure.message }));
+      if (!figure.ok) problems.add(t('budget.paste.at', { row: row + 1, column: column + 1, message: figure.message }));
       return {
         text: field,
         line: line?.id ?? null,
         month: month ?? null,
         figure: figure.ok ? figure.figure : null,
-        problem: say(figure.ok ? (nowhere ? t('budget.thereIsNoPlaceFor') : null) : figure.message),
+        problem: say(figure.ok ? (nowhere ? t('budget.paste.noCell') : null) : figure.message),
       };
     }),
   );

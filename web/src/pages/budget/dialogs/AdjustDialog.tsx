@@ -24,13 +24,13 @@ type How = 'amount' | 'percent' | 'equal' | 'proportion';
 
 const WORDS: Readonly<Record<How, string>> = {
   get amount() {
-    return t('budget.raiseByAmount');
+    return t('budget.adjustByAmount');
   },
   get percent() {
-    return t('budget.raiseByPercentage');
+    return t('budget.adjustByPercent');
   },
   get equal() {
-    return t('budget.spreadInEqualParts');
+    return t('budget.spreadEqually');
   },
   get proportion() {
     return t('budget.spreadInProportion');
@@ -77,10 +77,10 @@ export function AdjustDialog({
   const before = cells.map((cell) => cell.value);
 
   const save = () => {
-    if (isMixed) return setRefusal(t('budget.theseFiguresCountDifferentThingsChoose'));
+    if (isMixed) return setRefusal(t('budget.adjustOtherUnits'));
     if (!command)
       return setRefusal(
-        how === 'proportion' && figure !== null ? t('budget.allOfTheseFiguresAre') : t('budget.typeAFigureFirst'),
+        how === 'proportion' && figure !== null ? t('budget.spreadNoProportion') : t('budget.adjustFigureMissing'),
       );
     const refused = session.send(command);
     if (refused) setRefusal(say(refused.message));
@@ -89,8 +89,8 @@ export function AdjustDialog({
 
   return (
     <FormDialog
-      title={t('budget.changeFigures', { cellCount: cells.length })}
-      submit={t('budget.changeThem', { cellCount: cells.length })}
+      title={t('budget.adjustTitle', { cellCount: cells.length })}
+      submit={t('budget.adjustConfirm', { cellCount: cells.length })}
       refusal={say(refusal ?? (preview && !preview.ok ? preview.refusal.message : null))}
       onSubmit={(event) => {
         event.preventDefault();
@@ -100,7 +100,7 @@ export function AdjustDialog({
       onClose={draft.close}
     >
       <Form.Group controlId="adjust-how" className="wide">
-        <Form.Label>{t('budget.whatToDo')}</Form.Label>
+        <Form.Label>{t('budget.adjustAction')}</Form.Label>
         <Select
           wide
           value={how}
@@ -121,10 +121,10 @@ export function AdjustDialog({
         key={how}
         label={
           how === 'percent'
-            ? t('budget.eachByPerCentA')
+            ? t('budget.adjustPercent')
             : how === 'amount'
-              ? t('budget.eachByAMinusLowers')
-              : t('budget.theTotalToSpread')
+              ? t('budget.adjustAmount')
+              : t('budget.adjustTotal')
         }
         unit={how === 'percent' ? 'percent' : unit}
         value={figure}
@@ -135,11 +135,9 @@ export function AdjustDialog({
         }}
       />
       <p className="wide adjust-note">
-        {how === 'amount' || how === 'percent'
-          ? t('budget.rulesStayRulesAFormula')
-          : t('budget.theFiguresBecomeExceptionsThe')}
+        {how === 'amount' || how === 'percent' ? t('budget.adjustRulesStay') : t('budget.adjustExceptions')}
       </p>
-      <table className="wide preview-table" aria-label={t('budget.whatComesOfIt')}>
+      <table className="wide preview-table" aria-label={t('budget.adjustResult')}>
         <thead>
           <tr>
             <th scope="col">{t('budget.figure')}</th>

@@ -54,7 +54,7 @@ export function FollowDialog({ line, onClose }: { readonly line: LineRow; readon
         follow();
       }}
     >
-      <p className="wide">{others.length === 0 && list ? t('budget.noOtherPlan') : t('budget.followWhy')}</p>
+      <p className="wide">{others.length === 0 && list ? t('budget.noOtherPlan') : t('budget.followExplanation')}</p>
       <Form.Group controlId="follow-plan">
         <Form.Label>{t('budget.otherPlan')}</Form.Label>
         <Select wide id="follow-plan" value={plan} onChange={(event) => setChosen(event.target.value)}>

@@ -48,7 +48,7 @@ export function GroupDialog({ group: id, onClose }: { readonly group: string | n
   return (
     <FormDialog
       title={group ? group.name : t('budget.newGroup')}
-      submit={group ? t('budget.save') : t('budget.addTheGroup')}
+      submit={group ? t('budget.save') : t('budget.addNewGroup')}
       refusal={refusal}
       onSubmit={save}
       draft={draft}
@@ -68,21 +68,21 @@ export function GroupDialog({ group: id, onClose }: { readonly group: string | n
         <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
       </Form.Group>
       <Form.Group controlId="group-side">
-        <Form.Label>{t('budget.itsLinesAre')}</Form.Label>
+        <Form.Label>{t('budget.side')}</Form.Label>
         <Select wide {...register('side')}>
           <option value="income">{t('budget.income')}</option>
           <option value="expense">{t('budget.expenses')}</option>
-          <option value="setAside">{t('budget.moneySetAside')}</option>
-          <option value="memo">{t('budget.memoFiguresThatAreNo')}</option>
+          <option value="setAside">{t('budget.savingsSide')}</option>
+          <option value="memo">{t('budget.memoSide')}</option>
         </Select>
       </Form.Group>
       {watch('side') === 'expense' && (
         <Form.Group controlId="group-rhythm">
-          <Form.Label>{t('budget.theyCome')}</Form.Label>
+          <Form.Label>{t('budget.frequency')}</Form.Label>
           <Select wide {...register('rhythm')}>
-            <option value="fixed">{t('budget.fixedEveryMonthTheSame')}</option>
-            <option value="periodic">{t('budget.periodicallyNowAndThen')}</option>
-            <option value="dayToDay">{t('budget.rhythmDayToDay')}</option>
+            <option value="fixed">{t('budget.frequencyFixed')}</option>
+            <option value="periodic">{t('budget.frequencyPeriodic')}</option>
+            <option value="dayToDay">{t('budget.frequencyDayToDay')}</option>
           </Select>
         </Form.Group>
       )}

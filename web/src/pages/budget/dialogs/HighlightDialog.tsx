@@ -59,7 +59,7 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
   return (
     <FormDialog
       title={t('budget.highlightsOf', { name: nameOf(document, of) })}
-      submit={t('budget.addTheHighlight')}
+      submit={t('budget.addHighlight')}
       refusal={refusal}
       onSubmit={(event) => {
         event.preventDefault();
@@ -80,7 +80,7 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
                 type="button"
                 className="tool"
                 onClick={() => session.send({ kind: 'highlight.delete', id: row.id })}
-                aria-label={t('budget.removeTheHighlight', { word: row.word })}
+                aria-label={t('budget.removeHighlight', { word: row.word })}
               >
                 <Icon name="delete" />
               </button>
@@ -89,19 +89,19 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
         </ul>
       )}
       <Form.Group controlId="highlight-span">
-        <Form.Label>{t('budget.whenTheFigureOf')}</Form.Label>
+        <Form.Label>{t('budget.highlightSpan')}</Form.Label>
         <Select
           wide
           value={settings.span}
           onChange={(event) => set({ span: event.target.value as 'month' | 'year' })}
           autoFocus
         >
-          <option value="month">{t('budget.aMonth')}</option>
-          <option value="year">{t('budget.aYear')}</option>
+          <option value="month">{t('budget.highlightMonth')}</option>
+          <option value="year">{t('budget.highlightYear')}</option>
         </Select>
       </Form.Group>
       <Form.Group controlId="highlight-when">
-        <Form.Label>{t('budget.isOrHas')}</Form.Label>
+        <Form.Label>{t('budget.highlightCondition')}</Form.Label>
         <Select wide value={when} onChange={(event) => set({ when: event.target.value as HighlightSettings['when'] })}>
           {HIGHLIGHT_CONDITIONS.map((condition) => (
             <option key={condition} value={condition}>
@@ -113,7 +113,7 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
       {needsLow && (
         <FigureField
           key="low"
-          label={when === 'below' ? t('budget.thisLimit') : t('budget.from')}
+          label={when === 'below' ? t('budget.highlightLimit') : t('budget.from')}
           unit={unit}
           value={settings.low}
           onChange={(low) => set({ low })}
@@ -126,8 +126,8 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
             when === 'between'
               ? t('budget.to')
               : when === 'overBudget'
-                ? t('budget.thisAmountAYear')
-                : t('budget.thisLimit')
+                ? t('budget.highlightYearAmount')
+                : t('budget.highlightLimit')
           }
           unit={unit}
           value={settings.high}
@@ -135,18 +135,18 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
         />
       )}
       <Form.Group controlId="highlight-word">
-        <Form.Label>{t('budget.showTheWord')}</Form.Label>
+        <Form.Label>{t('budget.highlightWord')}</Form.Label>
         <Form.Control
           size="sm"
           maxLength={24}
           value={settings.word}
-          placeholder={t('budget.tooDear')}
+          placeholder={t('budget.highlightWordExample')}
           autoComplete="off"
           onChange={(event) => set({ word: event.target.value })}
         />
       </Form.Group>
       <Form.Group controlId="highlight-tone">
-        <Form.Label>{t('budget.inTheToneOf')}</Form.Label>
+        <Form.Label>{t('budget.highlightTone')}</Form.Label>
         <Select
           wide
           value={settings.tone}
@@ -167,7 +167,7 @@ export function HighlightDialog({ of, onClose }: { readonly of: string; readonly
 export function conditionInWords({ span, when, low, high }: HighlightRow, write: (value: number) => string): string {
   const limits =
     when === 'between'
-      ? t('budget.and', { low: write(low!), high: write(high!) })
+      ? t('budget.highlightRange', { low: write(low!), high: write(high!) })
       : write((when === 'below' ? low : high)!);
   return `a ${span} ${CONDITION_WORDS[when]} ${limits}`;
 }

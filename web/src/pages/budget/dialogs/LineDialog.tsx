@@ -21,28 +21,28 @@ import { Select } from '../../../fields/Select.tsx';
 
 const ROLL_UP_WORDS: Readonly<Record<RollUpChoice, string>> = {
   get byRule() {
-    return t('budget.whatItsRuleSays');
+    return t('budget.yearlyByRule');
   },
   get total() {
-    return t('budget.itsMonthsAddedUp');
+    return t('budget.yearlySum');
   },
   get last() {
-    return t('budget.itsLastMonthAsFor');
+    return t('budget.yearlyLast');
   },
   get average() {
-    return t('budget.theAverageAsForA');
+    return t('budget.yearlyAverage');
   },
 };
 
 const EMPHASIS_WORDS: Readonly<Record<Emphasis, string>> = {
   get none() {
-    return t('budget.asTheOthers');
+    return t('budget.emphasisStandard');
   },
   get soft() {
-    return t('budget.aLittleStronger');
+    return t('budget.emphasisStronger');
   },
   get clear() {
-    return t('budget.clearlyStronger');
+    return t('budget.emphasisStrongest');
   },
   strong: 'strongest',
 };
@@ -83,7 +83,7 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
       onClose={draft.close}
     >
       <Form.Group controlId="line-unit">
-        <Form.Label>{t('budget.itCounts')}</Form.Label>
+        <Form.Label>{t('budget.unit')}</Form.Label>
         <Select wide {...register('unit')} autoFocus>
           {UNITS.map((unit) => (
             <option key={unit} value={unit}>
@@ -93,7 +93,7 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
         </Select>
       </Form.Group>
       <Form.Group controlId="line-roll-up">
-        <Form.Label>{t('budget.aYearOfItIs')}</Form.Label>
+        <Form.Label>{t('budget.yearlyValue')}</Form.Label>
         <Select wide {...register('rollUp')}>
           {ROLL_UPS.map((rollUp) => (
             <option key={rollUp} value={rollUp}>
@@ -103,7 +103,7 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
         </Select>
       </Form.Group>
       <Form.Group controlId="line-emphasis">
-        <Form.Label>{t('budget.itStandsOut')}</Form.Label>
+        <Form.Label>{t('budget.emphasis')}</Form.Label>
         <Select wide {...register('emphasis')}>
           {EMPHASES.map((emphasis) => (
             <option key={emphasis} value={emphasis}>
@@ -113,7 +113,7 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
         </Select>
       </Form.Group>
       <Form.Group controlId="line-target">
-        <Form.Label>{t('budget.targetShareOfIncome')}</Form.Label>
+        <Form.Label>{t('budget.targetShare')}</Form.Label>
         <Form.Control
           size="sm"
           {...register('target')}
@@ -126,7 +126,7 @@ export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly
         className="wide"
         type="checkbox"
         id="line-locked"
-        label={t('budget.lockedAgainstEditing')}
+        label={t('budget.isLockedAgainstEditing')}
         {...register('locked')}
       />
       {line.unit === 'money' && (

@@ -28,8 +28,8 @@ export function NoteDialog({ of, month, onClose }: NoteDialogProps) {
   };
   return (
     <FormDialog
-      title={t('budget.noteOn', { name: nameOf(document, of), month: monthInWords(month, locale) })}
-      submit={t('budget.keepTheNote')}
+      title={t('budget.noteOnMonth', { name: nameOf(document, of), month: monthInWords(month, locale) })}
+      submit={t('budget.saveNote')}
       refusal={refusal}
       onSubmit={(event) => {
         event.preventDefault();
@@ -39,7 +39,7 @@ export function NoteDialog({ of, month, onClose }: NoteDialogProps) {
       onClose={draft.close}
     >
       <Form.Group controlId="figure-note" className="wide">
-        <Form.Label>{t('budget.noteLeaveItEmptyTo')}</Form.Label>
+        <Form.Label>{t('budget.noteHint')}</Form.Label>
         <Form.Control
           size="sm"
           as="textarea"

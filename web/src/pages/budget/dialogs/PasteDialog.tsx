@@ -22,8 +22,8 @@ export function PasteDialog({ pasted, refusal, onPaste, onClose }: PasteDialogPr
   const months = rows[0]?.slice(0, COLUMNS).map((field) => field.month) ?? [];
   return (
     <FormDialog
-      title={t('budget.notAllOfThisFits')}
-      submit={t('budget.pasteTheFiguresThatFit', { figureCount: figures.length })}
+      title={t('budget.paste.notAllFits')}
+      submit={t('budget.paste.whatFits', { figureCount: figures.length })}
       refusal={refusal}
       busy={figures.length === 0}
       onSubmit={(event) => {
@@ -36,10 +36,10 @@ export function PasteDialog({ pasted, refusal, onPaste, onClose }: PasteDialogPr
         {problems.slice(0, 5).map((problem) => (
           <li key={problem}>{problem}</li>
         ))}
-        {problems.length > 5 && <li>{t('budget.andMore', { problemCount: problems.length - 5 })}</li>}
+        {problems.length > 5 && <li>{t('budget.paste.moreProblems', { problemCount: problems.length - 5 })}</li>}
       </ul>
       <div className="wide paste-preview">
-        <table className="preview-table" aria-label={t('budget.whatWouldBePasted')}>
+        <table className="preview-table" aria-label={t('budget.paste.preview')}>
           <thead>
             <tr>
               <th scope="col">{t('budget.line')}</th>
@@ -71,7 +71,7 @@ export function PasteDialog({ pasted, refusal, onPaste, onClose }: PasteDialogPr
             ))}
           </tbody>
         </table>
-        {(rows.length > ROWS || (rows[0]?.length ?? 0) > COLUMNS) && <small>{t('budget.theBeginningIsShown')}</small>}
+        {(rows.length > ROWS || (rows[0]?.length ?? 0) > COLUMNS) && <small>{t('budget.paste.beginningOnly')}</small>}
       </div>
     </FormDialog>
   );

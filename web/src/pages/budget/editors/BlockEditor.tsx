@@ -52,8 +52,8 @@ export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: E
     event.preventDefault();
   };
   const options: readonly (readonly [BlockAs, string, string])[] = [
-    ['exceptions', t('budget.inTheseMonthsAlone', { cellCount: cells.length }), t('budget.asExceptionsTheRulesStay')],
-    ['rule', t('budget.asTheRuleInThese'), t('budget.theLinesRulesGoOn', { lines })],
+    ['exceptions', t('budget.block.monthsOnly', { cellCount: cells.length }), t('budget.block.asExceptions')],
+    ['rule', t('budget.block.asRule'), t('budget.block.rulesContinue', { lines })],
   ];
 
   return (
@@ -61,7 +61,7 @@ export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: E
       <input
         ref={input}
         value={draft.text}
-        aria-label={t('budget.figuresSelected', { cellCount: cells.length })}
+        aria-label={t('budget.block.figuresSelected', { cellCount: cells.length })}
         aria-invalid={problem !== null}
         aria-describedby="block-editor-words"
         autoComplete="off"
@@ -87,11 +87,11 @@ export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: E
               {say(
                 problem ??
                   (read.ok && read.figure !== null
-                    ? t('budget.intoEachOfMonths', { figures, cellCount: cells.length, lines })
-                    : t('budget.leavesMonthsEmpty', { cellCount: cells.length })),
+                    ? t('budget.block.intoEach', { figures, cellCount: cells.length, lines })
+                    : t('budget.block.leavesEmpty', { cellCount: cells.length })),
               )}
             </p>
-            <div role="radiogroup" aria-label={t('budget.how')} className="reach-list">
+            <div role="radiogroup" aria-label={t('budget.block.how')} className="reach-list">
               {options.map(([how, label, note]) => (
                 <button
                   key={how}
@@ -104,7 +104,7 @@ export function BlockEditor({ editing, handle, onDraft, onConfirm, onCancel }: E
                 >
                   <span>{label}</span>
                   <small>{note}</small>
-                  {how === as && <kbd>{t('budget.enter')}</kbd>}
+                  {how === as && <kbd>{t('budget.enterKey')}</kbd>}
                 </button>
               ))}
             </div>

@@ -172,7 +172,7 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
             const pasted = event.clipboardData.getData('text');
             if (!/[\t\n\r]/.test(pasted.trim())) return;
             event.preventDefault();
-            setWarning(messageFor('budget.whatYouArePastingIs'));
+            setWarning(messageFor('budget.entry.moreThanOne'));
           }}
           onKeyDown={keyDown}
         />
@@ -258,7 +258,7 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
                         locale={plan.locale}
                         onChange={(chosen) => choose({ until: chosen })}
                       />
-                      <small>{t('budget.pageUpPageDownThe')}</small>
+                      <small>{t('budget.reachKeys')}</small>
                     </span>
                   )}
                 </Fragment>
@@ -273,7 +273,7 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
 
 function problemInWords(problem: FormulaProblem, isFormula: boolean): string {
   return isFormula && problem.place.to > 0
-    ? t('budget.column', { from: problem.place.from + 1, message: problem.message })
+    ? t('budget.problemAtColumn', { from: problem.place.from + 1, message: problem.message })
     : say(problem.message);
 }
 
@@ -281,13 +281,13 @@ function reachLabel(reach: Reach, month: Month, until: Month, locale: string): s
   const when = monthInWords(month, locale);
   switch (reach) {
     case 'month':
-      return t('budget.only', { when });
+      return t('budget.reachOnly', { when });
     case 'onward':
-      return t('budget.fromOn', { when });
+      return t('budget.reachOnward', { when });
     case 'until':
-      return t('budget.fromUntil', { when, month: monthInWords(until, locale) });
+      return t('budget.reachUntil', { when, month: monthInWords(until, locale) });
     case 'every':
-      return t('budget.everyMonth');
+      return t('budget.reachEvery');
   }
 }
 
@@ -301,7 +301,7 @@ interface ReplacedNoteProps {
 function ReplacedNote({ line, month, until, reach }: ReplacedNoteProps) {
   const { document } = useSessionState();
   const { steps, exceptions } = replacedBy(document, line, month, reach, until);
-  const parts = [t('budget.datedSteps', { steps }), t('budget.someExceptions', { exceptions })].filter(
+  const parts = [t('budget.replacedSteps', { steps }), t('budget.replacedExceptions', { exceptions })].filter(
     (part) => part !== '',
   );
   return parts.length === 0 ? null : <small>{t('budget.replaces', { parts: listInWords(parts) })}</small>;
@@ -337,7 +337,7 @@ function Result({ entry, line, period, month, reach, until }: ResultProps) {
     [stored, line.id, month, reach, until, session],
   );
   if (entry.kind === 'figure') {
-    return entry.figure === null ? t('budget.leavesItEmpty') : writeWithUnit(entry.figure, line.unit, plan);
+    return entry.figure === null ? t('budget.leavesEmpty') : writeWithUnit(entry.figure, line.unit, plan);
   }
   if (!preview) return ' ';
   if (!preview.ok) return <span className="entry-problem">{say(preview.refusal.message)}</span>;

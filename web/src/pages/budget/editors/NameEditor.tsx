@@ -13,6 +13,6 @@ export function NameEditor(props: EditorProps<BudgetRow, BudgetColumn>) {
   const { kind, id } = props.row;
   const isUnplanned = kind === 'line' && model.stepsOf(id).length === 0 && model.exceptionsOf(id).length === 0;
   return (
-    <TextEditor {...props} label={t('budget.nameOfTheLine')} language={lang} onward={isUnplanned ? 'right' : 'stay'} />
+    <TextEditor {...props} label={t('budget.nameOfLine')} language={lang} onward={isUnplanned ? 'right' : 'stay'} />
   );
 }

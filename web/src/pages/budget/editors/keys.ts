@@ -5,46 +5,46 @@ import { t } from '../../../language/language.ts';
 export const TYPING_KEYS: readonly KeyWords[] = [
   {
     get shown() {
-      return t('budget.whileTyping');
+      return t('budget.whileTypingArrows');
     },
     get words() {
-      return t('budget.chooseTheReach');
+      return t('budget.keyReach');
     },
   },
   {
     get shown() {
-      return t('budget.pageUpPageDownWhile');
+      return t('budget.whileTypingPages');
     },
     get words() {
-      return t('budget.theLastMonthOfA');
+      return t('budget.keyLastMonth');
     },
   },
   {
     shown: 'Enter, Tab',
     get words() {
-      return t('budget.confirmAndGoDownGo');
+      return t('budget.keyConfirm');
     },
   },
   {
     get shown() {
-      return t('budget.ctrlEnterWhileTyping');
+      return t('budget.whileTypingCtrlEnter');
     },
     get words() {
-      return t('budget.confirmFromHereOn');
+      return t('budget.keyConfirmOnward');
     },
   },
   {
     get shown() {
-      return t('budget.ctrlShiftEnterWhileTyping');
+      return t('budget.whileTypingCtrlShiftEnter');
     },
     get words() {
-      return t('budget.confirmForEveryMonth');
+      return t('budget.keyConfirmEvery');
     },
   },
   {
     shown: 'Esc',
     get words() {
-      return t('budget.leaveItAsItWas');
+      return t('budget.keyCancel');
     },
   },
 ];

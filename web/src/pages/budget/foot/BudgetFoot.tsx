@@ -95,5 +95,5 @@ export function BudgetFoot({
 function labelOver(column: BudgetColumn | undefined, year: string, wholePlan: boolean): string {
   if (column?.stretch && !wholePlan) return `${String(column.heading)} ${year}`;
   if (column?.stretch) return String(column.heading);
-  return wholePlan ? t('budget.theWholePlan') : year;
+  return wholePlan ? t('budget.wholePlan') : year;
 }

@@ -60,17 +60,15 @@ export function ExceptionsPanel({ onShow, onClose }: ExceptionsPanelProps) {
   return (
     <SidePanel title={t('budget.typedFigures')} onClose={onClose}>
       <Segments
-        label={t('budget.which')}
+        label={t('budget.whichFigures')}
         value={which}
         options={[
           { value: 'exceptions', words: t('budget.exceptionCount', { exceptions: counts.exceptions }) },
-          { value: 'amounts', words: t('budget.inRules', { amounts: counts.amounts }) },
+          { value: 'amounts', words: t('budget.amountsInRules', { amounts: counts.amounts }) },
         ]}
         onChange={setWhich}
       />
-      {lines.length === 0 && (
-        <p>{which === 'exceptions' ? t('budget.everyMonthFollowsItsRule') : t('budget.noRuleIsATyped')}</p>
-      )}
+      {lines.length === 0 && <p>{which === 'exceptions' ? t('budget.noExceptions') : t('budget.noTypedAmounts')}</p>}
       <ul className="typed-lines">
         {lines.map(({ line, entries }) => (
           <li key={line.id}>
@@ -80,7 +78,7 @@ export function ExceptionsPanel({ onShow, onClose }: ExceptionsPanelProps) {
                 <button
                   type="button"
                   className="tool"
-                  aria-label={t('budget.clearAllExceptionsOf', { name: line.name })}
+                  aria-label={t('budget.clearAllOf', { name: line.name })}
                   onClick={() =>
                     session.send({
                       kind: 'figures.clear',

@@ -52,23 +52,24 @@ export function FitPanel({ year, onShow, onClose }: FitPanelProps) {
     .sort((a, b) => b.total - a.total);
 
   return (
-    <SidePanel title={t('budget.makeFit', { year: called })} onClose={onClose}>
+    <SidePanel title={t('budget.balanceYear', { year: called })} onClose={onClose}>
       <p className="fit-verdict" role="status">
         {total < -0.005 ? (
           <>
-            {t('budget.yearIs', { year: called })}{' '}
-            <strong className="in-the-red">{writeWithUnit(Math.abs(total), 'money', plan)}</strong> {t('budget.short')}
+            {t('budget.fit.yearLacks', { year: called })}{' '}
+            <strong className="in-the-red">{writeWithUnit(Math.abs(total), 'money', plan)}</strong>{' '}
+            {t('budget.fit.lacking')}
           </>
         ) : (
           <>
-            {t('budget.isInTheBlackWith', { year: called })} <strong>{writeWithUnit(total, 'money', plan)}</strong>{' '}
-            {t('budget.toSpare', { redCount: red.length })}
+            {t('budget.fit.yearHas', { year: called })} <strong>{writeWithUnit(total, 'money', plan)}</strong>{' '}
+            {t('budget.fit.spare', { redCount: red.length })}
           </>
         )}
       </p>
       {red.length > 0 && (
         <>
-          <h4>{t('budget.monthsInTheRed', { redCount: red.length })}</h4>
+          <h4>{t('budget.fit.monthsInTheRed', { redCount: red.length })}</h4>
           <ul className="fit-months">
             {red.map((month) => (
               <li key={month}>
@@ -81,23 +82,23 @@ export function FitPanel({ year, onShow, onClose }: FitPanelProps) {
           </ul>
         </>
       )}
-      <h4>{t('budget.whatCouldGive')}</h4>
+      <h4>{t('budget.fit.whereToCut')}</h4>
       {isYearLocked(document, year) ? (
-        <p>{t('budget.isLockedForCuts', { year: called })}</p>
+        <p>{t('budget.fit.yearLocked', { year: called })}</p>
       ) : able.length === 0 ? (
-        <p>{t('budget.noExpenseOfCanBe', { year: called })}</p>
+        <p>{t('budget.fit.nothingToCut', { year: called })}</p>
       ) : (
         <>
           <p className="fit-from">
-            {t('budget.fromBeforeMonth')}{' '}
+            {t('budget.fit.from')}{' '}
             <MonthField
-              label={t('budget.cutFrom')}
+              label={t('budget.fit.cutFrom')}
               months={months}
               value={from}
               locale={plan.locale}
               onChange={setFrom}
             />{' '}
-            {t('budget.toTheYearsEndType')}
+            {t('budget.fit.howMuchLess')}
           </p>
           <ul className="fit-lines">
             {able.map(({ line, total: lineTotal }) => (
@@ -140,7 +141,7 @@ function FitLine({ line, total, share, months, onShow }: FitLineProps) {
     const read = readFigure(text.replace(/^\s*[-−–]/, ''), plan.locale, isPercent ? 'percent' : 'money');
     if (!read.ok) return setRefusal(say(read.message));
     if (read.figure === null) return;
-    if (read.figure < 0 || (isPercent && read.figure > 1)) return setRefusal(t('budget.typeHowMuchLessFor'));
+    if (read.figure < 0 || (isPercent && read.figure > 1)) return setRefusal(t('budget.fit.cutExample'));
     const by = isPercent
       ? ({ kind: 'factor', factor: 1 - read.figure, notBelowZero: true } as const)
       : ({ kind: 'amount', amount: -read.figure, notBelowZero: true } as const);
@@ -155,7 +156,7 @@ function FitLine({ line, total, share, months, onShow }: FitLineProps) {
 
   return (
     <li>
-      <button type="button" className="fit-name" onClick={onShow} title={t('budget.showIt')}>
+      <button type="button" className="fit-name" onClick={onShow} title={t('budget.fit.preview')}>
         <span>{line.name}</span>
         <span className="fit-bar" style={{ width: `${Math.min(100, share * 100)}%` }} aria-hidden="true" />
       </button>
@@ -173,7 +174,7 @@ function FitLine({ line, total, share, months, onShow }: FitLineProps) {
           placeholder="−"
           inputMode="decimal"
           autoComplete="off"
-          aria-label={t('budget.lessEachMonth', { name: line.name })}
+          aria-label={t('budget.fit.lessEachMonth', { name: line.name })}
           aria-invalid={refusal !== null}
           onChange={(event) => {
             setText(event.target.value);
@@ -181,7 +182,7 @@ function FitLine({ line, total, share, months, onShow }: FitLineProps) {
           }}
         />
         <button type="submit" className="tool" disabled={text.trim() === ''}>
-          {t('budget.cut')}
+          {t('budget.fit.cut')}
         </button>
       </form>
       {refusal && (

@@ -30,25 +30,25 @@ import { Select } from '../../../fields/Select.tsx';
 
 const KINDS: Readonly<Record<PatternKind, string>> = {
   get everyMonths() {
-    return t('budget.everyFewMonths');
+    return t('budget.pattern.everyFewMonths');
   },
   get yearlyIn() {
-    return t('budget.onceAYear');
+    return t('budget.pattern.onceAYear');
   },
   get yearlySpread() {
-    return t('budget.aYearlyAmountSpreadEvenly');
+    return t('budget.pattern.yearSpread');
   },
   get growth() {
-    return t('budget.growingByAnAssumption');
+    return t('budget.pattern.growing');
   },
   get series() {
-    return t('budget.changingByAFixedStep');
+    return t('budget.pattern.changing');
   },
   get percentage() {
-    return t('budget.aPercentageOfSomething');
+    return t('budget.pattern.percentage');
   },
   get recent() {
-    return t('budget.theAverageOfTheMonths');
+    return t('budget.pattern.averageBefore');
   },
 };
 
@@ -109,7 +109,7 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
   const findings = pattern ? unitFindings(readStored(patternFormula(pattern)), document, line.unit) : [];
 
   const apply = () => {
-    if (!command) return setRefusal(t('budget.fillInThePatternFirst'));
+    if (!command) return setRefusal(t('budget.pattern.incomplete'));
     const refused = session.send(command);
     if (refused) return setRefusal(say(refused.message));
     setKind('');
@@ -124,9 +124,9 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
       }}
     >
       <label>
-        <span>{t('budget.aPatternInsteadOfA')}</span>
+        <span>{t('budget.pattern.instead')}</span>
         <Select wide value={kind} onChange={(event) => setKind(event.target.value as PatternKind)}>
-          <option value="">{t('budget.choose')}</option>
+          <option value="">{t('budget.pattern.choose')}</option>
           {Object.entries(KINDS).map(([option, words]) => (
             <option key={option} value={option}>
               {words}
@@ -140,20 +140,20 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
             <PatternFields kind={kind} fields={fields} set={set} line={line} months={months} />
           </div>
           <fieldset className="pattern-reach">
-            <legend>{t('budget.itHolds')}</legend>
+            <legend>{t('budget.pattern.applies')}</legend>
             <Select
               wide
-              aria-label={t('budget.howFarItReaches')}
+              aria-label={t('budget.pattern.reach')}
               value={reach}
               onChange={(event) => setReach(event.target.value as PatternReach)}
             >
-              <option value="every">{t('budget.inEveryMonth')}</option>
-              <option value="onward">{t('budget.fromAMonthOn')}</option>
-              <option value="until">{t('budget.fromAMonthUntilAnother')}</option>
+              <option value="every">{t('budget.pattern.everyMonth')}</option>
+              <option value="onward">{t('budget.pattern.onward')}</option>
+              <option value="until">{t('budget.pattern.until')}</option>
             </Select>
             {reach !== 'every' && (
               <MonthField
-                label={t('budget.firstMonth')}
+                label={t('budget.pattern.firstMonth')}
                 months={months}
                 value={begin}
                 locale={plan.locale}
@@ -162,7 +162,7 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
             )}
             {reach === 'until' && (
               <MonthField
-                label={t('budget.lastMonth')}
+                label={t('budget.pattern.lastMonth')}
                 months={months.filter((other) => other >= begin)}
                 value={until}
                 locale={plan.locale}
@@ -176,9 +176,7 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
             </p>
           ) : (
             <p className="pattern-words">
-              {kind === 'growth' && rates.length === 0
-                ? t('budget.addAnAssumptionThatIs')
-                : t('budget.fillInWhatIsMissing')}
+              {kind === 'growth' && rates.length === 0 ? t('budget.pattern.rateMissing') : t('budget.pattern.fillIn')}
             </p>
           )}
           {findings.map(({ message }) => (
@@ -193,7 +191,7 @@ export function PatternForm({ line, month }: { readonly line: LineRow; readonly 
             </p>
           )}
           <button type="submit" className="btn btn-primary btn-sm" disabled={!command}>
-            {t('budget.makeItTheRule')}
+            {t('budget.pattern.useAsRule')}
           </button>
         </>
       )}
@@ -245,16 +243,16 @@ function PatternFields({ kind, fields, set, line, months }: PatternFieldsProps) 
   switch (kind) {
     case 'everyMonths':
       return [
-        amount(t('budget.amount')),
-        every(t('budget.everyMonths')),
-        <span key="from">{from(t('budget.firstIn'))}</span>,
+        amount(t('budget.pattern.amount')),
+        every(t('budget.pattern.everyMonths')),
+        <span key="from">{from(t('budget.pattern.firstIn'))}</span>,
       ];
     case 'yearlyIn':
       return (
         <>
-          {amount(t('budget.amountAYear'))}
+          {amount(t('budget.pattern.yearAmount'))}
           <label>
-            <span>{t('budget.in')}</span>
+            <span>{t('budget.pattern.in')}</span>
             <Select wide value={fields.month} onChange={(event) => set({ month: Number(event.target.value) })}>
               {Array.from({ length: 12 }, (_, index) => (
                 <option key={index} value={index + 1}>
@@ -266,13 +264,13 @@ function PatternFields({ kind, fields, set, line, months }: PatternFieldsProps) 
         </>
       );
     case 'yearlySpread':
-      return amount(t('budget.amountAYear'));
+      return amount(t('budget.pattern.yearAmount'));
     case 'growth':
       return (
         <>
-          {amount(t('budget.amountAtFirst'))}
+          {amount(t('budget.pattern.initialAmount'))}
           <label>
-            <span>{t('budget.growingBy')}</span>
+            <span>{t('budget.pattern.growingBy')}</span>
             <Select wide value={fields.rate} onChange={(event) => set({ rate: event.target.value })}>
               {inOrder(document.assumptions.values())
                 .filter((row) => isFraction(row.unit))
@@ -284,33 +282,33 @@ function PatternFields({ kind, fields, set, line, months }: PatternFieldsProps) 
             </Select>
           </label>
           <label>
-            <span>{t('budget.how')}</span>
+            <span>{t('budget.block.how')}</span>
             <Select wide value={fields.by} onChange={(event) => set({ by: event.target.value as GrowthStep })}>
-              <option value="year">{t('budget.growingOnceAYear')}</option>
-              <option value="month">{t('budget.monthByMonth')}</option>
+              <option value="year">{t('budget.pattern.growingYearly')}</option>
+              <option value="month">{t('budget.pattern.growingMonthly')}</option>
             </Select>
           </label>
-          {from(t('budget.fromBeforeMonth'))}
+          {from(t('budget.fit.from'))}
         </>
       );
     case 'series':
       return [
-        amount(t('budget.amountAtFirst')),
+        amount(t('budget.pattern.initialAmount')),
         <FigureField
           key="step"
-          label={t('budget.changingByBelowZeroFalls')}
+          label={t('budget.pattern.changingBy')}
           unit={line.unit}
           value={fields.step}
           onChange={(step) => set({ step })}
         />,
-        every(t('budget.everyMonths')),
-        <span key="from">{from(t('budget.fromBeforeMonth'))}</span>,
+        every(t('budget.pattern.everyMonths')),
+        <span key="from">{from(t('budget.fit.from'))}</span>,
       ];
     case 'percentage':
       return (
         <>
           <FigureField
-            label={t('budget.perCent')}
+            label={t('budget.pattern.perCent')}
             unit="percent"
             value={fields.share}
             onChange={(share) => set({ share })}
@@ -322,7 +320,7 @@ function PatternFields({ kind, fields, set, line, months }: PatternFieldsProps) 
       return (
         <>
           <OfWhat value={fields.of} self={line.id} line={line} onChange={(of) => set({ of })} />
-          {every(t('budget.overMonths'))}
+          {every(t('budget.pattern.overMonths'))}
         </>
       );
   }
@@ -341,11 +339,11 @@ function OfWhat({ value, self, line, onChange }: OfWhatProps) {
   const { document } = useSessionState();
   return (
     <label>
-      <span>{t('budget.percentageOf')}</span>
+      <span>{t('budget.pattern.of')}</span>
       <SearchField
-        label={t('budget.percentageOf')}
+        label={t('budget.pattern.of')}
         options={[
-          ...(self ? [{ value: self, words: t('budget.itsOwnFigures') }] : []),
+          ...(self ? [{ value: self, words: t('budget.pattern.ownFigures') }] : []),
           ...figureOptions(document, false).filter(({ value: id }) => id !== line.id),
         ]}
         value={value}

@@ -19,7 +19,7 @@ export function PatternPreview({
   const first = stretchAround(calendar, Math.max(0, calendar.months.indexOf(month)), 'year').from;
   const shown = calendar.months.slice(first, first + 24);
   return (
-    <ol className="pattern-preview" aria-label={t('budget.theFiguresItGives')}>
+    <ol className="pattern-preview" aria-label={t('budget.pattern.result')}>
       {shown.map((each, index) => {
         const at = first + index;
         const value = valueOf(model, line.id, { from: at, to: at + 1 }, 'figures');

@@ -35,7 +35,7 @@ export function RulePanel({ line, month, onEdit, onClose }: RulePanelProps) {
     if (mark.kind === 'exception') {
       if (send({ kind: 'line.moveException', line: line.id, month: mark.month, to }))
         setChosen({ kind: 'exception', month: to });
-    } else if (mark.from === null) setRefusal(t('budget.theBeginningOfARule'));
+    } else if (mark.from === null) setRefusal(t('budget.rule.firstStepStays'));
     else if (send({ kind: 'line.moveStep', line: line.id, from: mark.from, to }))
       setChosen({ kind: 'step', from: to <= firstMonth ? null : to });
   };
@@ -61,7 +61,7 @@ export function RulePanel({ line, month, onEdit, onClose }: RulePanelProps) {
           {refusal}
         </p>
       )}
-      {steps.length + exceptions.length === 0 && <p>{t('budget.thereIsNoRuleYet')}</p>}
+      {steps.length + exceptions.length === 0 && <p>{t('budget.rule.none')}</p>}
       <ul className="rule-marks">
         {steps.map((row) => (
           <Mark key={row.id} mark={{ kind: 'step', from: row.from }} row={row} {...marks} />
@@ -74,7 +74,7 @@ export function RulePanel({ line, month, onEdit, onClose }: RulePanelProps) {
       )}
       {exceptions.length > 0 && (
         <details className="rule-exceptions" open={exceptions.length <= 3 || chosen?.kind === 'exception'}>
-          <summary>{t('budget.exceptions', { exceptionCount: exceptions.length })}</summary>
+          <summary>{t('budget.rule.exceptions', { exceptionCount: exceptions.length })}</summary>
           <ul className="rule-marks">
             {exceptions.map((row) => (
               <Mark key={row.id} mark={{ kind: 'exception', month: row.month }} row={row} {...marks} />
@@ -104,10 +104,10 @@ function Mark({ mark, row, line, chosen, onMove, onEdit, onRemove }: MarkProps) 
   const at = monthOf(mark);
   const name =
     mark.kind === 'exception'
-      ? t('budget.exceptionIn', { month: monthInWords(mark.month, locale) })
+      ? t('budget.rule.exceptionIn', { month: monthInWords(mark.month, locale) })
       : at === null
-        ? t('budget.fromTheStartCapital')
-        : t('budget.fromMonthOnCapital', { month: monthInWords(at, locale) });
+        ? t('budget.rule.fromStart')
+        : t('budget.rule.fromMonth', { month: monthInWords(at, locale) });
   return (
     <li className={`is-${mark.kind} ${chosen && keyOf(chosen) === keyOf(mark) ? 'is-chosen' : ''}`}>
       <span className="rule-when">
@@ -115,9 +115,9 @@ function Mark({ mark, row, line, chosen, onMove, onEdit, onRemove }: MarkProps) 
           name
         ) : (
           <>
-            {mark.kind === 'step' ? t('budget.stepFrom') : t('budget.exceptionInMonth')}
+            {mark.kind === 'step' ? t('budget.rule.stepFrom') : t('budget.rule.inMonth')}
             <MonthField
-              label={t('budget.monthOf', { name })}
+              label={t('budget.rule.monthOf', { name })}
               months={model.calendar.months}
               value={at}
               locale={locale}
@@ -132,8 +132,8 @@ function Mark({ mark, row, line, chosen, onMove, onEdit, onRemove }: MarkProps) 
           type="button"
           className="tool"
           onClick={() => onEdit(mark)}
-          aria-label={t('budget.edit', { name })}
-          title={t('budget.editIt')}
+          aria-label={t('budget.rule.editOf', { name })}
+          title={t('budget.rule.edit')}
         >
           <Icon name="edit" />
         </button>
@@ -141,8 +141,8 @@ function Mark({ mark, row, line, chosen, onMove, onEdit, onRemove }: MarkProps) 
           type="button"
           className="tool"
           onClick={() => onRemove(mark)}
-          aria-label={t('budget.remove', { name })}
-          title={t('budget.removeIt')}
+          aria-label={t('budget.rule.removeOf', { name })}
+          title={t('budget.rule.remove')}
         >
           <Icon name="delete" />
         </button>

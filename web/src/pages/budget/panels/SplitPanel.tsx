@@ -48,15 +48,15 @@ export function SplitPanel({ year, onClose }: { readonly year: number; readonly 
       result.ok && result.figure === null && shareOfIncome(document, line) !== null ? [{ line, share: null }] : [],
     );
     const changed = [...shares.filter(({ line, share }) => shareOfIncome(document, line) !== share), ...cleared];
-    if (changed.length === 0) return setRefusal(t('budget.nothingHasChangedYet'));
+    if (changed.length === 0) return setRefusal(t('budget.split.nothingChanged'));
     const refused = session.send({ kind: 'income.split', shares: changed });
     setRefusal(say(refused?.message ?? null));
   };
 
   return (
-    <SidePanel title={t('budget.splitTheIncome')} onClose={onClose}>
+    <SidePanel title={t('budget.split.title')} onClose={onClose}>
       <p>
-        {t('budget.giveLinesAPercentageOf', {
+        {t('budget.split.introduction', {
           year: nameOfYear(document, year),
           figure: writeWithUnit(monthly, 'money', plan),
         })}
@@ -82,13 +82,13 @@ export function SplitPanel({ year, onClose }: { readonly year: number; readonly 
                       {share !== null
                         ? writeWithUnit(share * monthly, 'money', plan)
                         : present === present
-                          ? t('budget.now', { figure: writeWithUnit(present, 'money', plan) })
-                          : t('budget.nowNothing')}
+                          ? t('budget.split.now', { figure: writeWithUnit(present, 'money', plan) })
+                          : t('budget.split.nowEmpty')}
                     </small>
                     <Form.Control
                       size="sm"
                       className="tabular"
-                      aria-label={t('budget.inPerCentOfIncome', { name: line.name })}
+                      aria-label={t('budget.split.percentOf', { name: line.name })}
                       value={texts.get(line.id) ?? ''}
                       placeholder="%"
                       autoComplete="off"
@@ -108,11 +108,11 @@ export function SplitPanel({ year, onClose }: { readonly year: number; readonly 
             <span style={{ width: `${Math.min(100, given * 100)}%` }} />
           </div>
           {free < -1e-9
-            ? t('budget.givenMoreThanThereIs', {
+            ? t('budget.split.tooMuch', {
                 given: writeShare(given, plan.locale),
                 over: writeShare(-free, plan.locale),
               })
-            : t('budget.givenStillFreeAMonth', {
+            : t('budget.split.left', {
                 given: writeShare(given, plan.locale),
                 free: writeShare(free, plan.locale),
                 figure: writeWithUnit(free * monthly, 'money', plan),
@@ -124,7 +124,7 @@ export function SplitPanel({ year, onClose }: { readonly year: number; readonly 
           </p>
         )}
         <button type="submit" className="btn btn-primary btn-sm">
-          {t('budget.makeTheseTheRules')}
+          {t('budget.split.useAsRules')}
         </button>
       </form>
     </SidePanel>

@@ -75,15 +75,15 @@ export function Timeline({ line, chosen, onChoose, onMove, onRemove, onEdit }: T
         className="timeline-track"
         ref={track}
         role="group"
-        aria-label={t('budget.theRuleOfAlongThe', { name: line.name })}
+        aria-label={t('budget.ruleMonthByMonth', { name: line.name })}
       >
         {effectiveSteps(model.stepsOf(line.id), calendar).map(({ row, from, to }) => {
           const mark: TimelineMark = { kind: 'step', from: row.from };
           const text = stepInWords(document, line.id, row);
           const since =
             row.from === null
-              ? t('budget.fromTheStartCapital')
-              : t('budget.fromMonthOnCapital', { month: monthInWords(row.from, locale) });
+              ? t('budget.rule.fromStart')
+              : t('budget.rule.fromMonth', { month: monthInWords(row.from, locale) });
           return (
             <button
               key={keyOf(mark)}
@@ -105,7 +105,7 @@ export function Timeline({ line, chosen, onChoose, onMove, onRemove, onEdit }: T
           const mark: TimelineMark = { kind: 'exception', month: row.month };
           const at = periodOf(calendar, row.month);
           if (at < 0) return null;
-          const text = t('budget.anException', {
+          const text = t('budget.ruleException', {
             month: monthInWords(row.month, locale),
             figure: stepInWords(document, line.id, row),
           });

@@ -17,7 +17,7 @@ export function usePanels(row: BudgetRow | undefined) {
   const beginTrial = () => trialFromNow(document, history, now(), planOf(document).locale);
   const toggleTrial = useEventCallback(() => setTrial((before) => (before ? null : beginTrial())));
   const openPanel = useEventCallback((name: PanelName) => {
-    if (name === 'rule' && row?.kind !== 'line') return notices.say({ text: t('budget.selectALineToSee') });
+    if (name === 'rule' && row?.kind !== 'line') return notices.say({ text: t('budget.selectLineForRule') });
     // Cutting is trying: it shows what it does to every figure, and can be gone back on.
     if (name === 'fit' && !trial) setTrial(beginTrial());
     setPanel(panel === name ? null : name);

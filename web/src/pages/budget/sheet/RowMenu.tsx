@@ -34,7 +34,7 @@ export function RowMenu({ row, onRow }: { readonly row: BudgetRow; readonly onRo
         type="button"
         className="row-add"
         tabIndex={-1}
-        title={t('budget.newLineBelowKey')}
+        title={t('budget.newLineHint')}
         aria-label={t('budget.newLineBelowOf', { label: row.label })}
         onClick={() => onRow('addLine', row)}
       >
@@ -81,21 +81,22 @@ function Entries({ row, onRow, onDetails }: EntriesProps) {
   const send = useSend();
   const follows = useSessionState().document.feeds.has(isLine ? row.line.id : '');
   const stop = () => {
-    if (isLine) send({ kind: 'line.unfollow', line: row.line.id }, t('budget.followsNoMore', { line: row.line.name }));
+    if (isLine)
+      send({ kind: 'line.unfollow', line: row.line.id }, t('budget.followsNoLonger', { line: row.line.name }));
   };
   // Over everything else: a row is moved by a transform, which would hold what is placed within it.
   return createPortal(
     <Dropdown.Menu className="row-menu-entries" popperConfig={{ strategy: 'fixed' }} renderOnMount>
       <Dropdown.Item as="button" onClick={() => onRow('rename', row)}>
-        {isLine ? t('budget.rename') : t('budget.nameSideAndRhythm')} <kbd>{t('budget.enter')}</kbd>
+        {isLine ? t('budget.rename') : t('budget.groupSettings')} <kbd>{t('budget.enterKey')}</kbd>
       </Dropdown.Item>
       {isLine && (
         <>
           <Dropdown.Item as="button" onClick={() => onDetails('line')}>
-            {t('budget.unitLookAndNote')}
+            {t('budget.lineSettings')}
           </Dropdown.Item>
           <Dropdown.Item as="button" onClick={() => onRow('openRule', row)}>
-            {t('budget.ruleAndPatterns')} <kbd>{t('budget.altR')}</kbd>
+            {t('budget.ruleSettings')} <kbd>{t('budget.altR')}</kbd>
           </Dropdown.Item>
           {follows ? (
             <Dropdown.Item as="button" onClick={stop}>
@@ -117,10 +118,10 @@ function Entries({ row, onRow, onDetails }: EntriesProps) {
         </Dropdown.Item>
       )}
       <Dropdown.Item as="button" onClick={() => onRow('highlight', row)}>
-        {t('budget.highlightsOfIt')}
+        {t('budget.highlights')}
       </Dropdown.Item>
       <Dropdown.Item as="button" onClick={() => onRow('addLine', row)}>
-        {t('budget.newLineBelowInMenu')} <kbd>+</kbd>
+        {t('budget.newLineBelow')} <kbd>+</kbd>
       </Dropdown.Item>
       <Dropdown.Item as="button" onClick={() => onRow('duplicate', row)}>
         {t('budget.duplicate')} <kbd>{t('budget.ctrlD')}</kbd>

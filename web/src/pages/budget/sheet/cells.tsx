@@ -134,10 +134,10 @@ function markOf({ document }: PlanState, line: string, month: Month): Mark | nul
 
 const MARK_WORDS: Readonly<Record<Mark, string>> = {
   get exception() {
-    return t('budget.exceptionThisMonthDepartsFrom');
+    return t('budget.markException');
   },
   get step() {
-    return t('budget.theRuleChangesFromThis');
+    return t('budget.markStep');
   },
 };
 
@@ -237,11 +237,7 @@ function ruleCell({ state, scope }: CellContext, row: BudgetRow, column: BudgetC
   });
   if (row.kind !== 'line')
     return first
-      ? rule(
-          SUM_WORDS[row.kind === 'total' ? row.id : 'group'] ?? t('budget.theSumOfItsLines'),
-          'sum',
-          scope.to - scope.from,
-        )
+      ? rule(SUM_WORDS[row.kind === 'total' ? row.id : 'group'] ?? t('budget.sumOfLines'), 'sum', scope.to - scope.from)
       : { content: null };
   const cell = ruleCells(state.model, row.id, scope).find(({ from }) => from === stretch.from);
   return cell ? rule(cell.text, cell.kind, cell.to - cell.from) : { content: null };
@@ -249,22 +245,22 @@ function ruleCell({ state, scope }: CellContext, row: BudgetRow, column: BudgetC
 
 const SUM_WORDS: Readonly<Record<string, string>> = {
   get '@income'() {
-    return t('budget.theSumOfAllIncome');
+    return t('budget.sumOfIncome');
   },
   get '@expense'() {
-    return t('budget.theSumOfAllExpenses');
+    return t('budget.sumOfExpenses');
   },
   get '@setAside'() {
-    return t('budget.theSumOfAllThat');
+    return t('budget.sumOfSavings');
   },
   get '@leftOver'() {
-    return t('budget.netTotalSetAside');
+    return t('budget.netLessSavings');
   },
   get '@net'() {
-    return t('budget.totalIncomeTotalExpenses');
+    return t('budget.incomeLessExpenses');
   },
   get '@cumulativeNet'() {
-    return t('budget.netAddedUpSinceThe');
+    return t('budget.netCumulative');
   },
 };
 
@@ -284,7 +280,7 @@ function labelCell(row: BudgetRow, onRow: OnRow): GridCell {
               tabIndex={-1}
               aria-expanded={!row.collapsed}
               aria-label={t('budget.openOrCollapse', { collapsed: row.collapsed, name: row.group.name })}
-              title={row.collapsed ? t('budget.openSpace') : t('budget.collapseSpace')}
+              title={row.collapsed ? t('budget.openHint') : t('budget.collapseHint')}
               onClick={() => onRow('collapse', row)}
             >
               <Icon name={icon} />
@@ -316,7 +312,7 @@ function labelCell(row: BudgetRow, onRow: OnRow): GridCell {
             <span className={`label-text ${row.line.note === '' ? '' : 'has-note'}`}>{row.line.name}</span>
             {row.across && <small className="across-group">{row.group.name}</small>}
             {row.line.locked && (
-              <span className="lock-mark" title={t('budget.lockedAgainstEditing')}>
+              <span className="lock-mark" title={t('budget.isLockedAgainstEditing')}>
                 <Icon name="lock" />
                 <span className="visually-hidden">{t('budget.locked')}</span>
               </span>
@@ -329,7 +325,7 @@ function labelCell(row: BudgetRow, onRow: OnRow): GridCell {
       return {
         content: (
           <button type="button" className="add-line" tabIndex={-1} onClick={() => onRow('addLine', row)}>
-            <Icon name="add" /> {t('budget.addTheFirstLine')}
+            <Icon name="add" /> {t('budget.addFirstLine')}
           </button>
         ),
       };

@@ -1,0 +1,4 @@
+import formats from './formats/formats.ts';
+
+/** What is said in German: formats. */
+export default { ...formats };

@@ -1,0 +1,7 @@
+import core from './core.ts';
+import formats from './formats.ts';
+import server from './server.ts';
+import web from './web.ts';
+
+/** What pages say, and what reaches them from a server. */
+export default { ...core, ...formats, ...server, ...web };
