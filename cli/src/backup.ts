@@ -12,10 +12,10 @@ interface BackupOptions {
 /** `haushalt backup OUT.db`: a copy of the database as it is now, also while the server runs. */
 export function backupCommand(): Command {
   return new Command('backup')
-    .description('Back up the database, also while the server is running.')
-    .argument('<out>', 'the file to write; it must not exist yet')
-    .option('--data <folder>', 'the folder of the database (default: data/plans, with --demo data/demo)')
-    .option('--demo', 'back up the database of the demo', false)
+    .description(t('cli.help.backup'))
+    .argument('<out>', t('cli.help.backup.out'))
+    .option('--data <folder>', t('cli.help.dataFolder'))
+    .option('--demo', t('cli.help.backup.demo'), false)
     .action(async (out: string, options: BackupOptions) => {
       const { DatabaseError, copyDatabase, databaseFile } = await import('@haushalt/server');
       const file = databaseFile(dataFolder(options));

@@ -43,17 +43,15 @@ interface CalcOptions {
 /** `haushalt calc FILE`: prints every assumption, line, group and total of a plan, and what its calculators give. */
 export function calcCommand(): Command {
   return new Command('calc')
-    .description('Calculate a plan file and print every line.')
-    .argument('<file>', 'a plan file, *.haushalt.json')
-    .addOption(new Option('--format <format>', 'how to print').choices(['table', 'csv', 'json']).default('table'))
+    .description(t('cli.help.calc'))
+    .argument('<file>', t('cli.help.planFile'))
     .addOption(
-      new Option('--by <span>', 'the period to total figures by')
-        .choices(['month', 'quarter', 'year'])
-        .default('month'),
+      new Option('--format <format>', t('cli.help.calc.format')).choices(['table', 'csv', 'json']).default('table'),
     )
-    .option('--set <assumption=value>', 'try another value, for example "Inflation=3%"; can be repeated', collect, [])
-    .option('--list <name>', 'print the items of a list instead of the months')
-    .option('--actual', 'use actual figures instead of the budget in months with entries')
+    .addOption(new Option('--by <span>', t('cli.help.calc.by')).choices(['month', 'quarter', 'year']).default('month'))
+    .option('--set <assumption=value>', t('cli.help.calc.set'), collect, [])
+    .option('--list <name>', t('cli.help.calc.list'))
+    .option('--actual', t('cli.help.calc.actual'))
     .action((file: string, options: CalcOptions) => {
       const plan = readPlanFile(file);
       const tried = options.set.reduce(withValue, plan.document);
@@ -84,12 +82,7 @@ function print(model: PlanModel, { format, by }: CalcOptions): string {
     case 'csv':
       return toCsv(table).trimEnd();
     case 'json': {
-      const rows = table.rows.map(([name, kind, ...figures], index) => ({
-        name,
-        kind,
-        unit: table.units[index],
-        figures,
-      }));
+      const rows = table.lines.map((line, index) => ({ ...line, figures: table.rows[index]!.slice(2) }));
       return JSON.stringify(
         {
           plan: plan.name,
@@ -103,7 +96,7 @@ function print(model: PlanModel, { format, by }: CalcOptions): string {
       );
     }
     case 'table':
-      return `${plan.name}, ${plan.currency}\n\n${toText(table, (figure, row) => writeFigure(figure, table.units[row]!, plan).replace('\u00a0', ' '))}`;
+      return `${plan.name}, ${plan.currency}\n\n${toText(table, (figure, row) => writeFigure(figure, table.lines[row]!.unit, plan).replace('\u00a0', ' '))}`;
   }
 }
 
@@ -145,7 +138,10 @@ function printList(
     case 'table': {
       const write = (figure: number, column: number) => {
         const { kind, unit, decimals } = table.columns[column]!;
-        const text = kind === 'yesNo' ? (figure === 0 ? 'no' : 'yes') : writeWithDecimals(figure, unit, decimals, plan);
+        const text =
+          kind === 'yesNo'
+            ? say({ id: figure === 0 ? 'comparison.no' : 'comparison.yes' })
+            : writeWithDecimals(figure, unit, decimals, plan);
         return text.replace('\u00a0', ' ');
       };
       const under = SUMMARIES.filter((summary) =>
@@ -155,7 +151,7 @@ function printList(
         table.columns.map(({ summaries }, column) => {
           const value = summaries[summary];
           const text = value == null ? '' : summary === 'count' ? String(value) : write(value, column);
-          return column === 0 ? `${summary} ${text}`.trim() : text;
+          return column === 0 ? `${say({ id: `formats.summaries.${summary}` })} ${text}`.trim() : text;
         }),
       );
       const rows = table.rows.map((row) =>

@@ -24,9 +24,9 @@ import { say, t } from './language.ts';
 /** `haushalt check FILE`: prints what a careful reviewer would find in a plan. */
 export function checkCommand(): Command {
   return new Command('check')
-    .description('Check a plan file like a careful reviewer. Exits with 1 if there are findings.')
-    .argument('<file>', 'a plan file, *.haushalt.json')
-    .option('--all', 'also print dismissed findings')
+    .description(t('cli.help.check'))
+    .argument('<file>', t('cli.help.planFile'))
+    .option('--all', t('cli.help.check.all'))
     .action((file: string, { all = false }: { all?: boolean }) => {
       const { document, entries } = readPlanFile(file);
       const model = new Model(document);

@@ -50,6 +50,52 @@ function written(content: string): string {
   return file;
 }
 
+describe('the language of the command line', () => {
+  it('is the one that is named, wherever it is', async () => {
+    for (const named of [['--lang', 'de'], ['--lang=de']]) {
+      const { out, code } = await run('check', ...named, HOUSEHOLD);
+      expect(out).toMatch(/Befunde\.$/m);
+      expect(code).toBe(1);
+    }
+    expect((await run('--lang', 'de', 'calc', STALL)).out).toMatch(/^Ergebnis +Summe/m);
+  });
+
+  it('follows the terminal else', async () => {
+    vi.stubEnv('LC_ALL', 'de_AT.UTF-8');
+    try {
+      expect((await run('--help')).out).toContain('Aufruf: haushalt');
+      expect((await run('--lang', 'en', '--help')).out).toContain('Usage: haushalt');
+    } finally {
+      vi.unstubAllEnvs();
+    }
+  });
+
+  it('is refused where it is not known', async () => {
+    expect(await run('--lang', 'fr', 'calc', STALL)).toEqual({
+      code: 2,
+      out: '',
+      error: '--lang fr: Choose one of en, de.\n',
+    });
+  });
+
+  it.each([
+    [['calc'], 'Fehler: Das Argument file fehlt.'],
+    [['calc', STALL, '--by'], 'Fehler: Der Option --by <span> fehlt ein Wert.'],
+    [['calc', STALL, '--by', 'week'], 'Fehler: week ist für --by <span> nicht gültig. Erlaubt: month, quarter, year.'],
+    [['calc', STALL, 'more'], 'Fehler: zu viele Argumente: 1 erwartet, 2 angegeben'],
+    [['calc', STALL, '--formt', 'csv'], 'Fehler: unbekannte Option --formt (meinten Sie --format?)'],
+    [['chek', STALL], 'Fehler: unbekannter Befehl chek (meinten Sie check?)'],
+    [
+      ['serve', '--port', 'x'],
+      'Fehler: x ist für --port <port> nicht gültig. Ein Port muss eine Zahl von 1 bis 65535 sein.',
+    ],
+  ])('says what is wrong with %j, with the help below', async (args, sentence) => {
+    const { error, code } = await run(...args, '--lang', 'de');
+    expect(error).toContain(`${sentence}\n\nAufruf:`);
+    expect(code).toBe(2);
+  });
+});
+
 describe('haushalt calc', () => {
   it('prints every line as a table', async () => {
     const { code, out } = await run('calc', STALL);
@@ -64,7 +110,7 @@ describe('haushalt calc', () => {
     const { code, out } = await run('calc', HOUSEHOLD, '--list', 'kitchen');
     expect(code).toBe(0);
     expect(out).toMatch(/^Base cabinets +Joiner +6 +240\.00 +1,440\.00 +115\.20 +1,324\.80 +1,324\.80 +on$/m);
-    expect(out).toMatch(/^total .*7,127\.70 +5,155\.12/m);
+    expect(out).toMatch(/^Total .*7,127\.70 +5,155\.12/m);
     const json = JSON.parse((await run('calc', HOUSEHOLD, '--list', 'Day nurseries', '--format', 'json', '--set', 'Nursery fee rise=10%')).out); // prettier-ignore
     expect(json.columns.map(({ name }: { name: string }) => name)).toContain('Next year');
     expect(json.rows[0].slice(0, 6)).toEqual(['Am Mühlbach', 310, 64, 4488, 4488 * 0.1, 4488 + 4488 * 0.1]);
@@ -154,7 +200,7 @@ describe('haushalt calc', () => {
     for (const args of [['--help'], ['calc', '--help'], ['serve', '--help']])
       expect((await run(...args)).out).toMatch(/Usage: haushalt/);
     const wrong = await run('calc', HOUSEHOLD, '--by', 'week');
-    expect(wrong.error).toMatch(/Allowed choices are month, quarter, year/);
+    expect(wrong.error).toMatch(/Allowed: month, quarter, year/);
     expect(wrong.code).toBe(2);
   });
 
@@ -509,7 +555,7 @@ describe('haushalt convert', () => {
     const said = join(folder, 'said.json');
     const [out, pages] = [join(folder, 'club.haushalt.json'), join(folder, 'audit.pdf')];
     writeFileSync(said, JSON.stringify({ rows: { 3: { side: 'setAside' }, 5: { kind: 'other' } } }));
-    expect((await run('convert', sheet, out, '--said', said, '--audit', pages)).code).toBe(0);
+    expect((await run('convert', sheet, out, '--corrections', said, '--audit', pages)).code).toBe(0);
     const { groups, lines } = JSON.parse(readFileSync(out, 'utf8')) as { groups: object[]; lines: object[] };
     expect([groups, lines]).toMatchObject([[{ side: 'setAside' }], [{ name: 'Dues' }]]);
     expect(readFileSync(pages).subarray(0, 4).toString()).toBe('%PDF');
@@ -521,7 +567,7 @@ describe('haushalt convert', () => {
       ['{"columns":{}}', 'are not valid: columns'],
     ] as const) {
       writeFileSync(said, text);
-      const refused = await run('convert', sheet, join(folder, 'never.haushalt.json'), '--said', said);
+      const refused = await run('convert', sheet, join(folder, 'never.haushalt.json'), '--corrections', said);
       expect([refused.code, refused.error]).toEqual([expect.any(Number), expect.stringContaining(words)]);
       expect(refused.code).not.toBe(0);
     }

@@ -25,64 +25,66 @@ interface ConvertOptions {
   readonly notation: 'plan' | 'neutral';
   readonly rules?: boolean;
   readonly audit?: string;
+  readonly corrections?: string;
+  readonly fix?: boolean;
+  /** The two above by their former names. */
   readonly said?: string;
   readonly mend?: boolean;
 }
 
 /** `haushalt convert IN OUT`: a plan in another format, by the ending of its name. */
 export function convertCommand(): Command {
-  return new Command('convert')
-    .description(
-      'Convert a plan to another format, or a workbook to a plan with an audit. The file extensions decide: .haushalt.json, .ods, .xlsx, .csv, and .pdf for output.',
-    )
-    .argument('<in>', 'a plan file, *.haushalt.json, or a workbook: .ods, .xlsx, .csv, .tsv')
-    .argument('<out>', 'the file to write')
-    .addOption(
-      new Option('--by <span>', 'for workbooks: one sheet per year, or one for all months')
-        .choices(['year', 'plan'])
-        .default('year'),
-    )
-    .addOption(
-      new Option('--notation <notation>', 'for CSV: number format of the plan, or neutral')
-        .choices(['plan', 'neutral'])
-        .default('neutral'),
-    )
-    .option('--rules', 'for CSV: add the rules after the figures')
-    .option('--audit <file>', 'for workbooks: write the audit to this file, as JSON or PDF')
-    .option(
-      '--said <file>',
-      'for workbooks: read corrections from this JSON file: sheet, row of months, types of rows and tables',
-    )
-    .option('--mend', 'for workbooks: fix the problems found')
-    .action(async (from: string, out: string, { by, notation, rules, audit, said, mend = false }: ConvertOptions) => {
-      const isPlan = out.endsWith('.haushalt.json');
-      const kind = FILE_KINDS.find((each) => out.toLowerCase().endsWith(`.${each}`));
-      if (!isPlan && !kind)
-        throw new CliError(t('cli.export.endings', { endings: '.ods, .xlsx, .csv, .pdf, .haushalt.json' }));
-      const plan =
-        from.endsWith('.json') || from === '-' ? readPlanFile(from) : await planOfWorkbook(from, mend, said, audit);
-      if (isPlan) return writeOut(out, JSON.stringify(toPlanFile(plan.document, plan.entries), null, 2));
-      const file = await handOver(
-        sourceOf(plan, today()),
-        {
-          ...USUAL_PRINT,
-          kind: kind as FileKind,
-          parts: rules ? ['budget', 'rules'] : ['budget'],
-          withNotes: true,
-          by,
-          notation,
-        },
-        today(),
-      );
-      writeOut(out, file);
-    });
+  return (
+    new Command('convert')
+      .description(t('cli.help.convert'))
+      .argument('<in>', t('cli.help.convert.in'))
+      .argument('<out>', t('cli.help.outputFile'))
+      .addOption(new Option('--by <span>', t('cli.help.convert.by')).choices(['year', 'plan']).default('year'))
+      .addOption(
+        new Option('--notation <notation>', t('cli.help.convert.notation'))
+          .choices(['plan', 'neutral'])
+          .default('neutral'),
+      )
+      .option('--rules', t('cli.help.convert.rules'))
+      .option('--audit <file>', t('cli.help.convert.audit'))
+      .option('--corrections <file>', t('cli.help.convert.corrections'))
+      .option('--fix', t('cli.help.convert.fix'))
+      // What the two were called before.
+      .addOption(new Option('--said <file>').hideHelp())
+      .addOption(new Option('--mend').hideHelp())
+      .action(async (from: string, out: string, options: ConvertOptions) => {
+        const { by, notation, rules, audit, corrections = options.said, fix = options.mend ?? false } = options;
+        const isPlan = out.endsWith('.haushalt.json');
+        const kind = FILE_KINDS.find((each) => out.toLowerCase().endsWith(`.${each}`));
+        if (!isPlan && !kind)
+          throw new CliError(t('cli.export.endings', { endings: '.ods, .xlsx, .csv, .pdf, .haushalt.json' }));
+        const plan =
+          from.endsWith('.json') || from === '-'
+            ? readPlanFile(from)
+            : await planOfWorkbook(from, fix, corrections, audit);
+        if (isPlan) return writeOut(out, JSON.stringify(toPlanFile(plan.document, plan.entries), null, 2));
+        const file = await handOver(
+          sourceOf(plan, today()),
+          {
+            ...USUAL_PRINT,
+            kind: kind as FileKind,
+            parts: rules ? ['budget', 'rules'] : ['budget'],
+            withNotes: true,
+            by,
+            notation,
+          },
+          today(),
+        );
+        writeOut(out, file);
+      })
+  );
 }
 
 /** The plan a workbook makes; what was found in it is said on standard error, and written as JSON where that is asked for. */
 async function planOfWorkbook(
   file: string,
-  mend: boolean,
-  saidFile: string | undefined,
+  isFixed: boolean,
+  correctionsFile: string | undefined,
   auditFile: string | undefined,
 ): Promise<ReturnType<typeof readPlanFile>> {
   let bytes: Buffer;
@@ -93,7 +95,12 @@ async function planOfWorkbook(
   }
   try {
     const title = basename(file).replace(/\.[^.]*$/, '');
-    const audited = await auditWorkbook(bytes, title, mend, saidFile === undefined ? {} : readSaid(saidFile));
+    const audited = await auditWorkbook(
+      bytes,
+      title,
+      isFixed,
+      correctionsFile === undefined ? {} : readCorrections(correctionsFile),
+    );
     const { document, findings, cells, remarks } = audited;
     for (const remark of remarks) console.error(say(remark));
     for (const { sheet, cell, message, mend: how, money } of findings)
@@ -120,7 +127,7 @@ const inWords = ({ findings, cells, remarks }: AuditedWorkbook) => ({
 });
 
 /** What is said of a workbook in a file. */
-function readSaid(file: string): ReadingCorrections {
+function readCorrections(file: string): ReadingCorrections {
   let text: string;
   try {
     text = readFileSync(file, 'utf8');

@@ -11,9 +11,9 @@ interface DoctorOptions {
 /** `haushalt doctor`: examines the database and where it lies; exits 1 when something is to be mended. */
 export function doctorCommand(): Command {
   return new Command('doctor')
-    .description('Examine the database: permissions, disk space, version, integrity, clock, backups. Changes nothing.')
-    .option('--data <folder>', 'the folder of the database (default: data/plans, with --demo data/demo)')
-    .option('--demo', 'examine the database of the demo', false)
+    .description(t('cli.help.doctor'))
+    .option('--data <folder>', t('cli.help.dataFolder'))
+    .option('--demo', t('cli.help.doctor.demo'), false)
     .action(async (options: DoctorOptions) => {
       const { databaseFile, examine } = await import('@haushalt/server');
       const found = examine(databaseFile(dataFolder(options)), now());

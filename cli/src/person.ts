@@ -17,25 +17,21 @@ interface DataOptions {
 /** `haushalt person`: who signs in here, from the machine itself; also while the server runs. */
 export function personCommand(): Command {
   const onData = (command: Command) =>
-    command
-      .option('--data <folder>', 'the folder of the database (default: data/plans, with --demo data/demo)')
-      .option('--demo', 'the people of the demo', false);
+    command.option('--data <folder>', t('cli.help.dataFolder')).option('--demo', t('cli.help.person.demo'), false);
   return new Command('person')
-    .description('Manage people: create the administrator, list people, reset a password.')
-    .addCommand(onData(new Command('list').description('List all people.')).action(list))
+    .description(t('cli.help.person'))
+    .addCommand(onData(new Command('list').description(t('cli.help.person.list'))).action(list))
     .addCommand(
       onData(
         new Command('first')
-          .description('Create the administrator, who owns all existing plans. Asks for the password.')
-          .argument('<name>', 'their name')
-          .argument('[address]', 'their mail address', ''),
+          .description(t('cli.help.person.first'))
+          .argument('<name>', t('cli.help.person.name'))
+          .argument('[address]', t('cli.help.person.address'), ''),
       ).action(first),
     )
     .addCommand(
       onData(
-        new Command('reset')
-          .description('Set a new password for a person and sign them out everywhere. Asks for the password.')
-          .argument('<who>', 'their name or mail address'),
+        new Command('reset').description(t('cli.help.person.reset')).argument('<who>', t('cli.help.person.who')),
       ).action(reset),
     );
 }

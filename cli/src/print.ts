@@ -25,31 +25,25 @@ interface PrintOptions {
 /** `haushalt print FILE OUT.pdf`: a plan, or parts of it, as pages. */
 export function printCommand(): Command {
   return new Command('print')
-    .description('Print a plan file or parts of it as a PDF.')
-    .argument('<file>', 'a plan file, *.haushalt.json')
-    .argument('<out>', 'the PDF')
-    .option(
-      '--what <parts>',
-      `the parts to print, separated by commas: ${PARTS.join(', ')}; or plan for all of it with contents`,
-      'budget',
-    )
-    .option('--years <years>', 'the years to print, separated by commas (default: all)')
-    .addOption(new Option('--paper <paper>', 'the paper size (default: by the country of the plan)').choices(PAPERS))
+    .description(t('cli.help.print'))
+    .argument('<file>', t('cli.help.planFile'))
+    .argument('<out>', t('cli.help.print.out'))
+    .option('--what <parts>', t('cli.help.print.what', { parts: PARTS.join(', ') }), 'budget')
+    .option('--years <years>', t('cli.help.print.years'))
+    .addOption(new Option('--paper <paper>', t('cli.help.print.paper')).choices(PAPERS))
     .addOption(
-      new Option('--pages <pages>', 'the number of pages for each part; auto chooses the most readable')
-        .choices(['auto', 'one', 'two', 'many'])
-        .default('auto'),
+      new Option('--pages <pages>', t('cli.help.print.pages')).choices(['auto', 'one', 'two', 'many']).default('auto'),
     )
     .addOption(
-      new Option('--orientation <orientation>', 'portrait, landscape, or auto for the most readable')
+      new Option('--orientation <orientation>', t('cli.help.print.orientation'))
         .choices(['auto', 'portrait', 'landscape'])
         .default('auto'),
     )
-    .option('--quarters', 'quarters instead of months')
-    .option('--notes', 'with notes')
-    .option('--black', 'in black and white')
-    .option('--title <title>', 'the title (default: the name of the plan)', '')
-    .option('--name <name>', 'the name of the person who prepared it', '')
+    .option('--quarters', t('cli.help.print.quarters'))
+    .option('--notes', t('cli.help.print.notes'))
+    .option('--black', t('cli.help.print.black'))
+    .option('--title <title>', t('cli.help.print.title'), '')
+    .option('--name <name>', t('cli.help.print.name'), '')
     .action(async (file: string, out: string, options: PrintOptions) => {
       const plan = readPlanFile(file);
       const source = sourceOf(plan, today());

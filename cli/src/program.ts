@@ -1,3 +1,4 @@
+import { LANGUAGES, type Language } from '@haushalt/language';
 import { Command, CommanderError } from 'commander';
 import { backupCommand } from './backup.ts';
 import { calcCommand } from './calc.ts';
@@ -11,7 +12,8 @@ import { restoreCommand } from './restore.ts';
 import { serveCommand } from './serve.ts';
 import { statementCommand } from './statement.ts';
 import { speakAlways } from '@haushalt/formats';
-import { languageOfTerminal, speak, speaking } from './language.ts';
+import { languageOfTerminal, speak, speaking, t } from './language.ts';
+import { HELP, commandsOf, mistakeInWords } from './usage.ts';
 import { VERSION } from './version.ts';
 
 /** What the command line answers what cannot be done with. */
@@ -19,11 +21,20 @@ const USAGE_ERROR = 2;
 
 /** Carries out a command line, without the program's own name; `process.exitCode` says how it ended where not with 0. */
 export async function runProgram(args: readonly string[]): Promise<void> {
-  await speak(languageOfTerminal(process.env));
+  const wanted = languageGiven(args);
+  const isKnown = wanted === undefined || isLanguage(wanted);
+  await speak(isKnown && wanted !== undefined ? wanted : languageOfTerminal(process.env));
   speakAlways(speaking());
+  if (!isKnown) {
+    console.error(`--lang ${wanted}: ${t('cli.languageUnknown', { languages: LANGUAGES.join(', ') })}`);
+    process.exitCode = USAGE_ERROR;
+    return;
+  }
   const program = new Command('haushalt')
-    .description('Plan money by the month, from the command line.')
-    .version(VERSION)
+    .description(t('cli.help.program'))
+    .version(VERSION, '-V, --version', t('cli.help.version'))
+    .option('--lang <language>', t('cli.help.language', { languages: LANGUAGES.join(', ') }))
+    .helpCommand('help [command]', t('cli.help.help'))
     .addCommand(calcCommand())
     .addCommand(checkCommand())
     .addCommand(convertCommand())
@@ -34,8 +45,13 @@ export async function runProgram(args: readonly string[]): Promise<void> {
     .addCommand(personCommand())
     .addCommand(doctorCommand())
     .addCommand(serveCommand());
-  for (const command of [program, ...program.commands.flatMap((each) => [each, ...each.commands])])
-    command.showHelpAfterError().exitOverride();
+  for (const command of commandsOf(program))
+    command
+      .helpOption('-h, --help', t('cli.help.help'))
+      .configureHelp(HELP)
+      .configureOutput({ outputError: (text, write) => write(`${mistakeInWords(text.trim())}\n`) })
+      .showHelpAfterError()
+      .exitOverride();
   try {
     await program.parseAsync(args, { from: 'user' });
   } catch (error) {
@@ -46,3 +62,15 @@ export async function runProgram(args: readonly string[]): Promise<void> {
     } else throw error;
   }
 }
+
+/** The language a command line names, wherever it does: it is spoken before anything else is read. */
+function languageGiven(args: readonly string[]): string | undefined {
+  const at = args.findIndex((arg) => arg === '--lang' || arg.startsWith('--lang='));
+  return at < 0
+    ? undefined
+    : args[at]!.startsWith('--lang=')
+      ? args[at]!.slice('--lang='.length)
+      : (args[at + 1] ?? '');
+}
+
+const isLanguage = (wanted: string): wanted is Language => (LANGUAGES as readonly string[]).includes(wanted);

@@ -21,16 +21,11 @@ interface RestoreOptions {
  */
 export function restoreCommand(): Command {
   return new Command('restore')
-    .description('Restore a backup: as the database if there is none yet, otherwise its plans as copies.')
-    .argument('<file>', 'a backup made by “haushalt backup” or the server')
-    .option('--data <folder>', 'the folder of the database (default: data/plans, with --demo data/demo)')
-    .option('--demo', 'restore into the database of the demo', false)
-    .option(
-      '--plan <name>',
-      'restore only this plan; can be repeated',
-      (name, names: readonly string[]) => [...names, name],
-      [],
-    )
+    .description(t('cli.help.restore'))
+    .argument('<file>', t('cli.help.restore.file'))
+    .option('--data <folder>', t('cli.help.dataFolder'))
+    .option('--demo', t('cli.help.restore.demo'), false)
+    .option('--plan <name>', t('cli.help.restore.plan'), (name, names: readonly string[]) => [...names, name], [])
     .action(restore);
 }
 

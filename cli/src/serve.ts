@@ -27,30 +27,22 @@ interface ServeCommandOptions {
 /** `haushalt serve`: the web application with its database, until Ctrl-C. */
 export function serveCommand(): Command {
   return new Command('serve')
-    .description('Serve the web application.')
-    .option('--port <port>', 'the port to listen on', readPort, 4870)
-    .option('--host <address>', 'the address to listen on; with 127.0.0.1 only this computer can connect', '127.0.0.1')
-    .option(
-      '--url <address>',
-      'the public address, such as https://plans.example.org, used for links in mails',
-      readUrl,
-    )
-    .option('--name <name>', 'another host name of the server; can be repeated', collect, [])
-    .option('--behind-proxy <address>', 'the address of a trusted reverse proxy with TLS; can be repeated', collect, [])
-    .option('--backups <count>', 'the number of nightly backups to keep; 0 for none', readCount, 14)
+    .description(t('cli.help.serve'))
+    .option('--port <port>', t('cli.help.serve.port'), readPort, 4870)
+    .option('--host <address>', t('cli.help.serve.host'), '127.0.0.1')
+    .option('--url <address>', t('cli.help.serve.url'), readUrl)
+    .option('--name <name>', t('cli.help.serve.name'), collect, [])
+    .option('--behind-proxy <address>', t('cli.help.serve.behindProxy'), collect, [])
+    .option('--backups <count>', t('cli.help.serve.backups'), readCount, 14)
     .addOption(
-      new Option('--log-level <level>', 'which messages to write to standard error')
+      new Option('--log-level <level>', t('cli.help.serve.logLevel'))
         .choices(['silent', 'error', 'warn', 'info', 'debug'])
         .default('warn'),
     )
-    .option('--data <folder>', 'the folder of the database (default: data/plans, with --demo data/demo)')
-    .option('--demo', 'add the demo plans to an empty database', false)
-    .option(
-      '--demo-month <month>',
-      'with --demo: the month the demo is set in, such as 2026-11 (default: the present one)',
-      readMonth,
-    )
-    .option('--fresh', 'with --demo: reset the demo plans', false)
+    .option('--data <folder>', t('cli.help.dataFolder'))
+    .option('--demo', t('cli.help.serve.demo'), false)
+    .option('--demo-month <month>', t('cli.help.serve.demoMonth'), readMonth)
+    .option('--fresh', t('cli.help.serve.fresh'), false)
     .action(run);
 }
 

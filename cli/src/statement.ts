@@ -41,17 +41,19 @@ interface Counts {
 /** `haushalt statement PLAN STATEMENT`: takes a bank's file into the entries of a plan file, and says what was in it. */
 export function statementCommand(): Command {
   return new Command('statement')
-    .description('Import a bank statement (CSV, OFX, camt.053, camt.052, MT940) into the entries of a plan file.')
-    .argument('<plan>', 'a plan file, *.haushalt.json')
-    .argument('<statement>', 'the statement file')
+    .description(t('cli.help.statement'))
+    .argument('<plan>', t('cli.help.planFile'))
+    .argument('<statement>', t('cli.help.statement.file'))
     .option(
       '--account <name>',
-      'the account, if the file does not name it; NUMBER=NAME for each account of a file with several',
+      t('cli.help.statement.account'),
       (value: string, before: readonly string[]) => [...before, value],
       [] as readonly string[],
     )
-    .option('--out <plan>', 'the file to write the plan with the entries to; without it nothing is stored')
-    .addOption(new Option('--format <format>', 'how to print the counts').choices(['json', 'text']).default('json'))
+    .option('--out <plan>', t('cli.help.statement.out'))
+    .addOption(
+      new Option('--format <format>', t('cli.help.statement.format')).choices(['json', 'text']).default('json'),
+    )
     .action((plan: string, statement: string, options: StatementOptions) => {
       const { document, entries } = readPlanFile(plan);
       const previewed = preview(document, entries, statement, options.account);

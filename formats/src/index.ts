@@ -1,7 +1,7 @@
 export { inLanguage, speakAlways } from './language.ts';
 export { BYTE_ORDER_MARK, toCsv } from './csv.ts';
 export { listTable, type ListTable } from './listTable.ts';
-export { planTable } from './planTable.ts';
+export { planTable, type PlanTableRow } from './planTable.ts';
 export { toText, type Cell, type Table } from './table.ts';
 export { tooSmall } from './pages/page.ts';
 export {

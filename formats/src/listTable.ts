@@ -14,6 +14,7 @@ import {
   type PlanModel,
   type Unit,
 } from '@haushalt/core';
+import { t } from './language.ts';
 import type { Cell, Table } from './table.ts';
 
 /** A list as a table: an item to a row, a column to a column; `columns` tells what each holds and what stands under it. */
@@ -57,5 +58,5 @@ function cellIn(model: PlanModel, column: ListColumnRow, item: string, at: numbe
   const series = model.listOf(column.list)!.seriesOf(column.id)!;
   if (series.codeAt(at) !== FINE) return null;
   const value = series.valueAt(at);
-  return column.kind === 'status' ? statusOf(document, column, value) : value;
+  return column.kind === 'status' ? t(`formats.statuses.${statusOf(document, column, value)}`) : value;
 }

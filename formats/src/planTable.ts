@@ -1,6 +1,5 @@
-import { monthInWords, say } from './language.ts';
+import { labelOf, monthInWords, t } from './language.ts';
 import {
-  CALCULATORS,
   TOTALS,
   calculatorsOf,
   groupsWithLines,
@@ -17,6 +16,7 @@ import {
   valueOver,
   yearInWords,
   yearOf,
+  type CalculatorTable,
   type PlanModel,
   type Span,
   type Stretch,
@@ -24,12 +24,32 @@ import {
 } from '@haushalt/core';
 import type { Table } from './table.ts';
 
-/** A plan's figures as a table, one row per assumption, line, group, total output of a calculator and total of a list's column; `units` tells what each row counts. */
-export function planTable(model: PlanModel, by: Exclude<Span, 'plan'>): Table & { readonly units: readonly Unit[] } {
+/** What the outputs of calculators are, as programs know it. */
+const OF_CALCULATOR = {
+  loans: 'loan',
+  savings: 'savings fund',
+  taxSchedules: 'tax schedule',
+  breakEvens: 'break-even',
+} as const satisfies Record<CalculatorTable, string>;
+
+type PlanTableKind = 'assumption' | 'line' | 'group' | 'total' | 'list' | (typeof OF_CALCULATOR)[CalculatorTable];
+
+/** A row of a plan's table as programs know it, in no language. */
+export interface PlanTableRow {
+  readonly name: string;
+  readonly kind: PlanTableKind;
+  readonly unit: Unit;
+}
+
+/** A plan's figures as a table, one row per assumption, line, group, total, output of a calculator and total of a list's column. */
+export function planTable(
+  model: PlanModel,
+  by: Exclude<Span, 'plan'>,
+): Table & { readonly lines: readonly PlanTableRow[] } {
   const { document, calendar } = model;
   const columns = stretches(calendar, by);
-  const rows: { name: string; kind: string; id: string }[] = [
-    ...inOrder(document.assumptions.values()).map(({ id, name }) => ({ id, name, kind: 'assumption' })),
+  const rows: (Omit<PlanTableRow, 'unit'> & { id: string })[] = [
+    ...inOrder(document.assumptions.values()).map(({ id, name }) => ({ id, name, kind: 'assumption' as const })),
   ];
   for (const { group, lines } of groupsWithLines(document)) {
     for (const { id, name } of lines) rows.push({ id, name, kind: 'line' });
@@ -40,19 +60,25 @@ export function planTable(model: PlanModel, by: Exclude<Span, 'plan'>): Table & 
   for (const calculator of calculatorsOf(document)) {
     const { row, table } = calculator;
     for (const { name } of outputsOf(calculator))
-      rows.push({ id: outputId(row.id, name), name: `${row.name}.${name}`, kind: say(CALCULATORS[table].word) });
+      rows.push({ id: outputId(row.id, name), name: `${row.name}.${name}`, kind: OF_CALCULATOR[table] });
   }
   for (const { id, name } of listsOf(document))
     for (const output of listOutputsOf(document, id))
       rows.push({ id: outputId(id, output.key), name: `${name}.${output.name}`, kind: 'list' });
   return {
-    headings: ['Name', 'Kind', ...columns.map((stretch) => headingOf(model, stretch, by))],
-    units: rows.map((row) => unitOf(document, row.id)),
+    headings: [t('formats.name'), t('formats.kind'), ...columns.map((stretch) => headingOf(model, stretch, by))],
+    lines: rows.map(({ id, name, kind }) => ({ name, kind, unit: unitOf(document, id) })),
     rows: rows.map((row) => {
-      return [row.name, row.kind, ...columns.map((stretch) => valueOver(model, row.id, stretch))];
+      return [
+        labelOf(document, row.id) ?? row.name,
+        kindInWords(row.kind),
+        ...columns.map((stretch) => valueOver(model, row.id, stretch)),
+      ];
     }),
   };
 }
+
+const kindInWords = (kind: PlanTableKind): string => t(`formats.kinds.${kind}`);
 
 function headingOf({ calendar, document }: PlanModel, { from }: Stretch, by: Span): string {
   const month = calendar.months[from]!;

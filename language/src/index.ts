@@ -7,7 +7,7 @@ import type web from './en/web.ts';
 export * from './values.ts';
 export type { Given, ValuesOf } from './placeholders.ts';
 export { makerOf, type MessageOf, type PlainIdOf, type WriterOf } from './message.ts';
-export { LANGUAGES, Speaker, languageOf, localeOf, type Catalogue, type Language } from './speaker.ts';
+export { LANGUAGES, OWN_NAMES, Speaker, languageOf, localeOf, type Catalogue, type Language } from './speaker.ts';
 export { catalogueFor } from './catalogues.ts';
 
 /** What each package says: its ids, and the English texts their values are read from. */

@@ -11,3 +11,7 @@ export const speakerOf = (language: Language): Speaker => speakers.get(language)
 /** Who speaks the language a request wishes for (RFC 9110, Accept-Language); English where it names none there is. */
 export const speakerFor = (request: Pick<Request, 'acceptsLanguages'>): Speaker =>
   speakerOf(languageOf(request.acceptsLanguages()));
+
+/** Who speaks to a person in what reaches them elsewhere: the language they chose, else that of the request. */
+export const speakerTo = (person: { readonly language: string }, request: Pick<Request, 'acceptsLanguages'>): Speaker =>
+  person.language === '' ? speakerFor(request) : speakerOf(languageOf([person.language]));

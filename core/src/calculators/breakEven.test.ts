@@ -63,13 +63,13 @@ describe('a break-even in units', () => {
   it('says which input is empty, and keeps the unit costs', () => {
     const model = modelOf({ fixedCosts: 10, variableCost: 1, costs: 'Flour', units: 'Loaves' });
     const problem = model.problems.get(model.seriesOf('even.units')!.codeAt(0))!;
-    expect(english(problem.detail)).toBe('The price is empty, so the units cannot be calculated yet.');
+    expect(english(problem.detail)).toBe('Missing: price per unit. The units cannot be calculated yet.');
     expect(at(model, 'unit cost')).toBe(1);
   });
 
   it('has its own answer in each month, also where another has none', () => {
     const model = modelOf({ ...TERMS, price: 'if(period = 2, 0, if(period > 2, 4))', costs: 'Flour', units: 'Loaves' });
-    expect(english(model.problems.get(model.seriesOf('even.units')!.codeAt(0))!.detail)).toMatch(/^The price is empty/);
+    expect(english(model.problems.get(model.seriesOf('even.units')!.codeAt(0))!.detail)).toMatch(/^Missing: price per unit/);
     expect(english(model.problems.get(model.seriesOf('even.units')!.codeAt(1))!.detail)).toMatch(/^Never/);
     expect(at(model, 'units', 2)).toBe(400);
     expect(at(model, 'unit cost')).toBe(1);

@@ -22,15 +22,15 @@ export interface UnitsAnswer {
 /** Answers how many units it takes in a period. Throws `NoAnswer` or `MissingInput`. */
 export function answerUnits(row: BreakEvenRow, given: Given, period: number): UnitsAnswer {
   const input = (column: string) => given.at(inputId(row.id, column), period);
-  const needed = (column: string, words: string, are = 'is') => {
+  const needed = (column: string, words: Message) => {
     const value = input(column);
-    if (value === null) throw new NoAnswer(messageFor('calculator.unitsInputEmpty', { words, are }));
-    if (value < 0) throw new NoAnswer(messageFor('calculator.inputBelowZero', { words, are }), column);
+    if (value === null) throw new NoAnswer(messageFor('calculator.unitsInputEmpty', { words }));
+    if (value < 0) throw new NoAnswer(messageFor('calculator.inputBelowZero', { words }), column);
     return value;
   };
-  const fixedCosts = needed('fixedCosts', 'fixed costs', 'are');
-  const price = needed('price', 'price');
-  const variableCost = needed('variableCost', 'variable cost per unit');
+  const fixedCosts = needed('fixedCosts', messageFor('calculator.input.fixedCosts'));
+  const price = needed('price', messageFor('calculator.input.price'));
+  const variableCost = needed('variableCost', messageFor('calculator.input.variableCost'));
   const plannedUnits = input('plannedUnits');
   const targetProfit = input('targetProfit');
   const result = breakEven({

@@ -226,13 +226,12 @@ class Inference {
     return common;
   }
 
-  private same(expression: Expression, left: Inferred, right: Inferred, verb: string): void {
+  private same(expression: Expression, left: Inferred, right: Inferred, verb: 'adds' | 'compares' | 'subtracts'): void {
     if (left === 'any' || right === 'any' || alike(left, right)) return;
-    const link = verb === 'adds' || verb === 'compares' ? 'and' : 'from';
     const [first, second] = verb === 'subtracts' ? [right, left] : [left, right];
     const mend = expression.kind === 'binary' ? this.inMonths(expression, left, right) : undefined;
     this.findings.push({
-      message: messageFor('formula.unitsDoNotFit', { verb, unit: words(first), link, other: words(second) }),
+      message: messageFor('formula.unitsDoNotFit', { verb, unit: words(first), other: words(second) }),
       place: mend?.place ?? expression.place,
       ...(mend ? { mend: mend.mend } : {}),
     });

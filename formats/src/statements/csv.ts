@@ -123,13 +123,13 @@ export function readCsv(bytes: Uint8Array, format: CsvFormat): StatementFile {
   if (date === null)
     throw new StatementError(
       messageFor('formats.place.line', { line: top + 1 }),
-      messageFor('formats.statement.columnMissing', { what: 'date' }),
+      messageFor('formats.statement.columnMissing', { column: 'date' }),
     );
   const [amount, paid, received] = [at(format.amount), at(format.paid), at(format.received)];
   if (amount === null && paid === null && received === null)
     throw new StatementError(
       messageFor('formats.place.line', { line: top + 1 }),
-      messageFor('formats.statement.columnMissing', { what: 'amount' }),
+      messageFor('formats.statement.columnMissing', { column: 'amount' }),
     );
   const whats = format.what.split('\t').flatMap((heading) => at(heading) ?? []);
   const [reference, balance] = [at(format.reference), at(format.balance)];

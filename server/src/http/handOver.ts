@@ -17,7 +17,7 @@ export function handOverRoutes(routing: Routing, { store, work, now, report }: A
     'post',
     '/plans/:id/pages',
     async ({ request, response, plan: { id } }) => {
-      const { print, from, to } = readPages(request.body);
+      const { print, from, to, language = speakerFor(request).language } = readPages(request.body);
       const task = {
         kind: 'pages',
         database: store.file,
@@ -26,7 +26,7 @@ export function handOverRoutes(routing: Routing, { store, work, now, report }: A
         today: today(),
         from,
         to,
-        language: speakerFor(request).language,
+        language,
       } as const;
       const pages = await work.slow.do<'pages'>(task, { signal: abortOnClose(response) });
       sendJson(response, pages);
@@ -40,14 +40,14 @@ export function handOverRoutes(routing: Routing, { store, work, now, report }: A
     'post',
     '/plans/:id/files',
     async ({ request, response, plan: { id } }) => {
-      const handOver = readHandOver(request.body);
+      const { handOver, language = speakerFor(request).language } = readHandOver(request.body);
       const task = {
         kind: 'handOver',
         database: store.file,
         planId: id,
         handOver,
         today: today(),
-        language: speakerFor(request).language,
+        language,
       } as const;
       await answerStreamed(
         response,

@@ -1,3 +1,4 @@
+import { LANGUAGES, type Language } from '@haushalt/language';
 import Joi from 'joi';
 import {
   FILE_KINDS,
@@ -36,23 +37,36 @@ const print = {
   name: Joi.string().allow('').max(MAX_TITLE),
 };
 const page = Joi.number().integer().min(0).max(100_000);
-const pages = allOf({ print: allOf(print), from: page, to: page });
-const handOver = allOf({
+const language = Joi.string()
+  .valid(...LANGUAGES)
+  .optional();
+const pages = allOf({ print: allOf(print), from: page, to: page, language });
+const handOverSchema = allOf({
   ...print,
   kind: Joi.string().valid(...FILE_KINDS),
   by: Joi.string().valid('year', 'plan'),
   notation: Joi.string().valid('plan', 'neutral'),
+  language,
 });
 
+/** Some pages of a plan; in the language of the request where none is named. */
+interface PagesRequest {
+  readonly print: PrintRequest;
+  readonly from: number;
+  readonly to: number;
+  readonly language?: Language;
+}
+
 /** What is asked of pages, as it was sent. */
-export function readPages(body: unknown): { print: PrintRequest; from: number; to: number } {
-  const asked = read<{ print: PrintRequest; from: number; to: number }>(pages, body);
+export function readPages(body: unknown): PagesRequest {
+  const asked = read<PagesRequest>(pages, body);
   return { ...asked, to: Math.min(asked.to, asked.from + MOST_PAGES) };
 }
 
 /** What is asked of a file, as it was sent. */
-export function readHandOver(body: unknown): HandOverRequest {
-  return read<HandOverRequest>(handOver, body);
+export function readHandOver(body: unknown): { handOver: HandOverRequest; language?: Language } {
+  const { language: wanted, ...handOver } = read<HandOverRequest & { language?: Language }>(handOverSchema, body);
+  return { handOver, ...(wanted === undefined ? {} : { language: wanted }) };
 }
 
 /** How long what is said of a workbook may be, in characters: an address holds no more. */

@@ -1,4 +1,4 @@
-import { speakerFor } from '../language.ts';
+import { speakerFor, speakerOf } from '../language.ts';
 import { randomUUID } from 'node:crypto';
 import Joi from 'joi';
 import { addDays, dayOf, isDay } from '@haushalt/core';
@@ -65,7 +65,7 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
                 plan: name,
                 may: messageFor(`server.mayDo.${role}`),
                 link,
-                until,
+                until: { day: until },
               }),
             ),
           },
@@ -141,8 +141,8 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
     '/plans/:id/mail',
     async ({ request, response, person, plan }) => {
       const { address, text, file } = read<{ address: string; text: string; file: unknown }>(mailSchema, request.body);
-      const handOver = readHandOver(file);
-      const { say, language } = speakerFor(request);
+      const { handOver, language = speakerFor(request).language } = readHandOver(file);
+      const { say } = speakerOf(language);
       if (!post.isThere) throw new ApiError(404, 'notFound', messageFor('server.mail.notSetUp'));
       const written = await work.slow.do<'handOver'>({
         kind: 'handOver',

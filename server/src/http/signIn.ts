@@ -1,5 +1,5 @@
-import type { Speaker } from '@haushalt/language';
-import { speakerFor } from '../language.ts';
+import { LANGUAGES, type Speaker } from '@haushalt/language';
+import { speakerFor, speakerTo } from '../language.ts';
 import { randomUUID } from 'node:crypto';
 import express from 'express';
 import Joi from 'joi';
@@ -28,6 +28,7 @@ const password = Joi.string().min(1).max(MOST_PASSWORD);
 const yesNo = Joi.boolean();
 const signInSchema = allOf({ who: Joi.string().min(1).max(200), password, stay: yesNo });
 const newPersonSchema = allOf({ name, address, password, stay: yesNo });
+const languageSchema = allOf({ language: Joi.string().valid('', ...LANGUAGES) });
 const selfSchema = allOf({ name, address, password: Joi.string().allow('').max(MOST_PASSWORD).optional() });
 const changeSchema = allOf({ now: password, password });
 const leaveSchema = allOf({ password, names: Joi.string().valid('kept', 'replaced') });
@@ -155,12 +156,12 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
     '/resets',
     async ({ request, response }) => {
       const { who } = read<{ who: string }>(forgottenSchema, request.body);
-      const { say } = speakerFor(request);
       if (!post.isThere) throw new ApiError(404, 'notFound', messageFor('server.mail.notSetUp'));
       await attempts.beginReset(request);
       response.status(202).json({});
       const person = people.byNameOrAddress(who.trim());
       if (!person || person.address === '') return;
+      const { say } = speakerTo(person, request);
       const held = people.beginReset(person.id, later(RESET_LASTS));
       const text = say(
         messageFor('server.mail.passwordBody', {
@@ -207,8 +208,20 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
       // Whoever reads the mail of an address can choose a new password: it takes the old one to change it.
       if (isOther) await checkOwn(request, person, given.password ?? '', 'password');
       people.rename(person.id, given.name);
-      if (isOther) await want(speakerFor(request), person.id, given.name, wanted);
+      if (isOther) await want(speakerTo(self, request), person.id, given.name, wanted);
       response.json(people.find(person.id));
+    },
+    body,
+  );
+
+  // The language pages, files and mails are in; an empty one leaves it to the browser.
+  routing.person(
+    'put',
+    '/me/language',
+    ({ request, response, person }) => {
+      const { language } = read<{ language: string }>(languageSchema, request.body);
+      people.setLanguage(person.id, language);
+      response.status(204).end();
     },
     body,
   );

@@ -14,6 +14,8 @@ export interface Self extends Person {
   /** The one they want, to which a link to confirm it was mailed; empty when there is none. */
   readonly wantedAddress: string;
   readonly createdAt: string;
+  /** The language they chose; empty as long as their browser decides. */
+  readonly language: string;
 }
 
 /** The person who uses a Haushalt that runs on their own machine; signed in without asking as long as nobody has a password. */
@@ -50,12 +52,15 @@ export interface PeopleStore {
   haveSignIn(): boolean;
   isNameTaken(name: string, but?: string): boolean;
   isAddressTaken(address: string, but?: string): boolean;
-  add(person: Omit<Self, 'wantedAddress'> & { readonly password: string; readonly wantedAddress?: string }): void;
+  add(
+    person: Omit<Self, 'wantedAddress' | 'language'> & { readonly password: string; readonly wantedAddress?: string },
+  ): void;
   /** Makes sure that there is someone for steps of a history to be of; without a password. */
   ensure(person: Person, at: string): void;
   /** Gives a name, and an address that is known to be theirs. */
   change(id: string, name: string, address: string): void;
   rename(id: string, name: string): void;
+  setLanguage(id: string, language: string): void;
   /** Gives up an address; with one that is wanted in its place. Links mailed to the old one are of no use any more. */
   want(id: string, wanted: string, keepsOwn: boolean): void;
   /** Lets whoever reads the mail of an address confirm that it is a person's; gives what the link holds. */
@@ -106,7 +111,7 @@ const MOST_PLACES = 50;
 const ID_LENGTH = 16;
 
 export function createPeopleStore(database: Sqlite): PeopleStore {
-  const self = 'id, name, address, wantedAddress, createdAt';
+  const self = 'id, name, address, wantedAddress, createdAt, language';
   const ensure = database.prepare('insert or ignore into people (id, name, createdAt) values (?, ?, ?)');
   const find = database.prepare<[string], Self>(`select ${self} from people where id = ?`);
   const byName = database.prepare<[string], Self & { password: string }>(
@@ -132,6 +137,7 @@ export function createPeopleStore(database: Sqlite): PeopleStore {
   const want = database.prepare(
     `update people set wantedAddress = lower(?), address = case when ? then address else '' end where id = ?`,
   );
+  const setLanguage = database.prepare('update people set language = ? where id = ?');
   const setAddress = database.prepare(`update people set address = ?, wantedAddress = '' where id = ?`);
   const beginConfirmation = database.prepare(
     'insert into confirmations (token, personId, address, until) values (?, ?, lower(?), ?)',
@@ -197,6 +203,7 @@ export function createPeopleStore(database: Sqlite): PeopleStore {
     haveSignIn: () => any.get() !== undefined,
     isNameTaken: (name, but = '') => nameTaken.get(name, but) !== undefined,
     isAddressTaken: (address, but = '') => addressTaken.get(address, but) !== undefined,
+    setLanguage: (id, language) => void setLanguage.run(language, id),
     add: (person) => void add.run({ wantedAddress: '', ...person }),
     ensure: ({ id, name }, at) => void ensure.run(id, name, at),
     change: (id, name, address) => void change.run(name, address, id),

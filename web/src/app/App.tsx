@@ -86,14 +86,14 @@ const client = new QueryClient({
 
 /** The application: its providers and its routes. */
 export function App() {
-  // Everything is drawn anew in another language; what was being typed is kept as drafts are.
-  const language = useLanguage();
+  // All that is shown follows the language; what was being typed stays where it is.
+  useLanguage();
   return (
     <QueryClientProvider client={client}>
       <NoticesProvider>
         <BrowserRouter>
           <ErrorBoundary>
-            <Gate key={language}>
+            <Gate>
               <Routes>
                 <Route
                   path="/"

@@ -1,3 +1,4 @@
+import { languageOf } from '@haushalt/language';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import Modal from 'react-bootstrap/Modal';
@@ -8,7 +9,7 @@ import { SignInForm } from '../parts/people/SignInForm.tsx';
 import { peopleApi, type Me } from '../plan-session/peopleApi.ts';
 import { SIGNED_IN, SIGNED_OUT } from '../plan-session/request.ts';
 import { Loading } from '../ui/Loading.tsx';
-import { t } from '../language/language.ts';
+import { chooseLanguage, t, useLanguage } from '../language/language.ts';
 
 /** Pages that are for who has their address, signed in or not. */
 const OPEN = /^\/(join|reset|confirm)\//;
@@ -21,6 +22,7 @@ export function Gate({ children }: { readonly children: ReactNode }) {
   const client = useQueryClient();
   const { pathname } = useLocation();
   const { data: me, error, refetch } = useQuery({ queryKey: ME, queryFn: peopleApi.me, staleTime: Infinity });
+  const isSpoken = useLanguageOf(me?.person ?? null);
   const lastKnown = useRef<Me['person']>(null);
   const [isOut, setOut] = useState(false);
   useEffect(() => {
@@ -52,6 +54,7 @@ export function Gate({ children }: { readonly children: ReactNode }) {
     window.dispatchEvent(new Event(SIGNED_IN));
   };
   if (me.person === null) return <SignInPage me={me} onDone={signedIn} />;
+  if (!isSpoken) return <Loading />;
   return (
     <>
       {children}
@@ -66,4 +69,19 @@ export function Gate({ children }: { readonly children: ReactNode }) {
       )}
     </>
   );
+}
+
+/** Speaks the language a person chose, before anything of theirs is shown; returns whether it is spoken. */
+function useLanguageOf(person: Me['person']): boolean {
+  const spoken = useLanguage();
+  const [greeted, setGreeted] = useState<string | null>(null);
+  const isSpoken = person === null || greeted === person.id || person.language === '' || person.language === spoken;
+  useEffect(() => {
+    if (person === null || greeted === person.id) return;
+    if (isSpoken) return setGreeted(person.id);
+    // Where it cannot be loaded, the language there is has to do.
+    const greet = () => setGreeted(person.id);
+    void chooseLanguage(languageOf([person.language])).then(greet, greet);
+  }, [person, greeted, isSpoken]);
+  return isSpoken;
 }

@@ -59,8 +59,31 @@ export const dayInWords = (day: core.Day, notation: string, style?: 'long' | 'sh
     .in(notation)
     .day(style ? { day, style } : { day });
 
-/** The language this browser wishes for; English where it names none there is. */
-export const languageWished = (): Language => languageOf(navigator.languages);
+/** Where this browser keeps the language that was chosen in it. */
+const CHOSEN = 'haushalt:language';
+
+/** The first language of this browser there is; English where there is none. */
+export const languageOfBrowser = (): Language => languageOf(navigator.languages);
+
+/** The language chosen in this browser, else the browser's own. */
+export const languageWished = (): Language => {
+  const chosen = localStorage.getItem(CHOSEN);
+  return chosen === null ? languageOfBrowser() : languageOf([chosen]);
+};
+
+/** The language what is asked of the server is to be answered in. */
+export const languageAsked = (): Language => speaker?.language ?? languageWished();
+
+/** Speaks a language from now on and remembers it in this browser; an empty one is the browser's own again. */
+export async function chooseLanguage(chosen: Language | ''): Promise<void> {
+  await speak(chosen === '' ? languageOfBrowser() : chosen);
+  try {
+    if (chosen === '') localStorage.removeItem(CHOSEN);
+    else localStorage.setItem(CHOSEN, chosen);
+  } catch {
+    // There is no room; it is forgotten with the page.
+  }
+}
 
 /** Speaks a language from now on, everywhere at once. */
 export async function speak(language: Language): Promise<void> {

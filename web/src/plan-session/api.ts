@@ -1,4 +1,4 @@
-import type { Text } from '@haushalt/language';
+import type { Language, Text } from '@haushalt/language';
 import type { AuditedWorkbook as AuditedThere, Page, ReadingCorrections } from '@haushalt/formats';
 import {
   ALL_ENTRIES,
@@ -144,11 +144,21 @@ export interface PrintRequest {
   readonly name: string;
 }
 
+/** Some pages of a plan, in a language. */
+export interface PagesRequest {
+  readonly print: PrintRequest;
+  readonly from: number;
+  readonly to: number;
+  readonly language: Language;
+}
+
 /** A file of a plan. */
 export interface FileRequest extends PrintRequest {
   readonly kind: 'pdf' | 'ods' | 'xlsx' | 'csv';
   readonly by: 'year' | 'plan';
   readonly notation: 'plan' | 'neutral';
+  /** The language of its words. */
+  readonly language: Language;
 }
 
 /** How a workbook is to be taken. */
@@ -293,8 +303,8 @@ export const api = {
     return JSON.parse(new TextDecoder().decode(content)) as StatementPreview;
   },
   /** Some of the pages of a plan as they will be printed, and what is known of all of them. */
-  pages: (planId: string, print: PrintRequest, from: number, to: number, signal: AbortSignal) =>
-    request<PagesShown>('POST', `${planPath(planId)}/pages`, { print, from, to }, signal),
+  pages: (planId: string, asked: PagesRequest, signal: AbortSignal) =>
+    request<PagesShown>('POST', `${planPath(planId)}/pages`, asked, signal),
   /** A plan as a file. */
   file: (
     planId: string,

@@ -13,6 +13,8 @@ export interface Me {
     /** An address that has yet to be confirmed by a link mailed to it; empty when there is none. */
     readonly wantedAddress: string;
     readonly createdAt: string;
+    /** The language they chose; empty as long as their browser decides. */
+    readonly language: string;
     /** Whether they keep this Haushalt: its backups. */
     readonly isKeeper: boolean;
   } | null;
@@ -163,6 +165,8 @@ export const peopleApi = {
   reset: (held: string, password: string) => request<{ id: string }>('POST', `/resets/${part(held)}`, { password }),
   changeMe: (name: string, address: string, password: string) =>
     request<object>('PATCH', '/me', { name, address, password }),
+  /** An empty language leaves it to the browser. */
+  setLanguage: (language: string) => request<undefined>('PUT', '/me/language', { language }),
   confirmAddress: (held: string) => request<undefined>('POST', `/confirmations/${part(held)}`, {}),
   changePassword: (now: string, password: string) => request<undefined>('PUT', '/me/password', { now, password }),
   sessions: () => request<{ sessions: SignedIn[] }>('GET', '/me/sessions').then(({ sessions }) => sessions),

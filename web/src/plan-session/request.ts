@@ -1,6 +1,6 @@
 import type { Text } from '@haushalt/language';
 import type { EntryNow } from '@haushalt/core';
-import { messageFor } from '../language/language.ts';
+import { languageAsked, messageFor } from '../language/language.ts';
 import { ServerAway, ServerRefusal } from './refusals.ts';
 
 /** What the window is told of when the server no longer knows who asks. */
@@ -14,10 +14,15 @@ export async function request<T>(method: string, path: string, body?: unknown, s
   try {
     response = await fetch(`/api${path}`, {
       method,
+      headers: {
+        'accept-language': languageAsked(),
+        ...(body === undefined
+          ? {}
+          : { 'content-type': body instanceof Blob ? 'application/octet-stream' : 'application/json' }),
+      },
       ...(body === undefined
         ? {}
         : {
-            headers: { 'content-type': body instanceof Blob ? 'application/octet-stream' : 'application/json' },
             body: typeof body === 'string' || body instanceof Blob ? body : JSON.stringify(body),
           }),
       ...(signal === undefined ? {} : { signal }),

@@ -1,6 +1,6 @@
 import type { Text } from '@haushalt/language';
 import { ServerAway, ServerRefusal } from './refusals.ts';
-import { messageFor } from '../language/language.ts';
+import { languageAsked, messageFor } from '../language/language.ts';
 
 /** How far something has come, from 0 to 1, and what is being done. */
 export interface Progress {
@@ -33,6 +33,7 @@ export async function requestStreamed(
       method: 'POST',
       headers: {
         accept: 'application/x-ndjson',
+        'accept-language': languageAsked(),
         'content-type': body instanceof Blob ? 'application/octet-stream' : 'application/json',
       },
       body,

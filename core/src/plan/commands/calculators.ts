@@ -161,8 +161,8 @@ function present(draft: Draft, id: string): Calculator {
 }
 
 /** Refuses one part more than a calculator may have. */
-export function refuseMany(count: number, what: string): void {
-  if (count >= MAX_PARTS) throw refused('invalid', messageFor('command.tooMany', { most: MAX_PARTS, what }));
+export function refuseMany(count: number, kind: 'singleAmounts' | 'extraPayments'): void {
+  if (count >= MAX_PARTS) throw refused('invalid', messageFor('command.tooMany', { most: MAX_PARTS, kind }));
 }
 
 /** Checks that a stretch of months ends, if it does, after it begins. */

@@ -30,7 +30,7 @@ export const loanCommands = {
       const loan = existing(draft, 'loans', settings.loan, messageFor('command.theLoan'));
       if (!draft.get('loanExtras', id)) {
         checkNewId(draft, id);
-        refuseMany(extrasOf(draft.document, loan.id).length, 'extra payments');
+        refuseMany(extrasOf(draft.document, loan.id).length, 'extraPayments');
       }
       checkMonth(settings.from, 'from');
       checkSpan(settings.from, settings.until);

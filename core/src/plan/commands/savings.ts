@@ -28,7 +28,7 @@ export const savingsCommands = {
       const fund = existing(draft, 'savings', settings.fund, messageFor('command.theSavingsFund'));
       if (!draft.get('savingsMoves', id)) {
         checkNewId(draft, id);
-        refuseMany(movesOf(draft.document, fund.id).length, 'entries');
+        refuseMany(movesOf(draft.document, fund.id).length, 'singleAmounts');
       }
       checkMonth(settings.from, 'from');
       checkSpan(settings.from, settings.until);

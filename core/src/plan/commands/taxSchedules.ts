@@ -34,13 +34,13 @@ export const taxCommands = {
       if (bands.length > MAX_PARTS)
         throw refused('invalid', messageFor('command.tooManyBands', { most: MAX_PARTS }), 'bands');
       const stored = bands.map(({ from, rate }, index) => {
-        const part = (given: number | string, words: string): string => {
+        const inputOf = (part: 'from' | 'rate', given: number | string): string => {
           const formula = storedInput(draft, typeof given === 'number' ? figureAsFormula(given) : given, 'bands');
           if (formula === null)
-            throw refused('invalid', messageFor('command.bandValueMissing', { index: index + 1, words }), 'bands');
+            throw refused('invalid', messageFor('command.bandValueMissing', { index: index + 1, part }), 'bands');
           return formula;
         };
-        return { from: part(from, 'beginning'), rate: part(rate, 'rate') };
+        return { from: inputOf('from', from), rate: inputOf('rate', rate) };
       });
       for (const row of rowsWhere(draft.document.taxBands, 'schedule', schedule))
         if (row.validFrom === validFrom) draft.delete('taxBands', row.id);

@@ -39,7 +39,8 @@ export default {
   'command.groupForTheseLines': 'Die Gruppe für diese Positionen',
   'command.numberExpected': 'Geben Sie eine Zahl bis zehn Billionen ein.',
   'command.calculatorGone': 'Diesen Rechner gibt es im Plan nicht mehr.',
-  'command.tooMany': 'Ein Plan kann höchstens {most} Einträge dieser Art haben: {what}.',
+  'command.tooMany':
+    '{kind, select, extraPayments {Ein Kredit kann bis zu {most} Sondertilgungen haben.} other {Ein Sparplan kann bis zu {most} einzelne Einzahlungen, Entnahmen und Pausen haben.}}',
   'command.lastMonthBeforeFirstOfRange': 'Der letzte Monat liegt vor dem ersten.',
   'command.newCalculator': 'Neu: {word} {name}',
   'command.changed': '{present} geändert',
@@ -147,6 +148,7 @@ export default {
   'command.undoOwnerGone': 'Wozu dies gehört, wurde gelöscht; es lässt sich nicht mehr wiederherstellen.',
   'command.thisTaxSchedule': 'Dieser Steuertarif',
   'command.tooManyBands': 'Ein Tarif kann bis zu {most} Stufen haben.',
-  'command.bandValueMissing': 'Tarifstufe {index}: Es fehlt: {words}.',
+  'command.bandValueMissing':
+    '{part, select, from {Der Tarifstufe {index} fehlt der Anfangsbetrag.} other {Der Tarifstufe {index} fehlt der Steuersatz.}}',
   'command.tooManyMonths': 'Ein Plan kann bis zu {most} Monate haben; dies wären {months}.',
 } satisfies Record<keyof typeof english, string>;

@@ -9,7 +9,7 @@ export default {
   'figure.wrongDecimalSign': 'In diesem Plan ist das Dezimalzeichen „{decimal}“. Geben Sie {body} ein.',
   'figure.notOneFigure': '„{shown}“ lässt sich nicht als ein Wert lesen. Geben Sie ihn wie {example} ein.',
   'figure.percentForOtherUnit':
-    '„{shown}“ ist ein Prozentsatz, dieser Wert ist aber {unit, select, money {ein Betrag} other {in {unit}}}.',
+    '„{shown}“ ist ein Prozentsatz, dieser Wert ist aber {unit, select, money {ein Betrag} months {in Monaten} years {in Jahren} other {ein Datum}}.',
   'figure.tooLarge': '„{shown}“ ist zu groß. Werte können bis zu zehn Billionen betragen.',
   'figure.ratePerYear': 'Jahressatz',
   'figure.ratePerMonth': 'Monatssatz',

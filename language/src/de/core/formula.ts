@@ -55,7 +55,8 @@ export default {
   'formula.twelfthRoot': '{replacement}, die zwölfte Wurzel',
   'formula.twelfth': '{replacement}, ein Zwölftel',
   'formula.mixedUnits': 'Mischt {unit} und {other}.',
-  'formula.unitsDoNotFit': 'Hier {verb} {unit} {link} {other}.',
+  'formula.unitsDoNotFit':
+    '{verb, select, adds {Hier wird {unit} zu {other} addiert.} compares {Hier wird {unit} mit {other} verglichen.} other {Hier wird {unit} von {other} abgezogen.}}',
   'formula.factor': 'ein Faktor',
   'formula.number': 'eine Zahl',
   'formula.separatorMisplaced':

@@ -61,6 +61,12 @@ export default {
   'people.firstPersonHint':
     'Wählen Sie einen Namen und ein Passwort, um die Anmeldung einzuschalten. Die vorhandenen Pläne werden Ihre, und Sie können sie teilen.',
   'people.turnOnSignIn': 'Anmeldung einschalten',
+  'people.language': 'Sprache',
+  'people.languageHint': 'Seiten, E-Mails und Dateien sind in dieser Sprache. Pläne behalten ihr Zahlenformat.',
+  'people.languageOfBrowser': 'Wie der Browser ({language})',
+  'people.languageNotLoaded':
+    'Diese Sprache lässt sich nicht laden, weil der Server nicht antwortet. Versuchen Sie es später erneut.',
+  'people.languageChanged': 'Seiten, E-Mails und Dateien sind jetzt auf Deutsch.',
   'people.currentPassword': 'Derzeitiges Passwort',
   'people.nextPassword': 'Neues Passwort',
   'people.changePassword': 'Passwort ändern',

@@ -45,6 +45,7 @@ export default {
   'print.twoPages': 'Zwei',
   'print.manyPages': 'So viele wie nötig',
   'print.blackAndWhite': 'Schwarz-Weiß',
+  'print.language': 'Sprache',
   'print.title': 'Titel',
   'print.name': 'Name',
   'print.namePlaceholder': 'Erstellt von',

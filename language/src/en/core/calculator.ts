@@ -1,6 +1,6 @@
 export default {
-  'calculator.unitsInputEmpty': 'The {words} {are} empty, so the units cannot be calculated yet.',
-  'calculator.inputBelowZero': 'The {words} {are} below zero. Enter what is paid as a positive figure.',
+  'calculator.unitsInputEmpty': 'Missing: {words}. The units cannot be calculated yet.',
+  'calculator.inputBelowZero': 'Below zero: {words}. Enter what is paid as a positive figure.',
   'calculator.neverBreaksEven':
     'Never: a unit costs as much as its price or more, so every unit sold adds to the loss.',
   'calculator.netOfMonthEmpty': 'The net is empty, so the month cannot be calculated yet.',

@@ -33,7 +33,8 @@ export default {
   'command.groupForTheseLines': 'The group for these lines',
   'command.numberExpected': 'Enter a number up to ten trillion.',
   'command.calculatorGone': 'This calculator is no longer in the plan.',
-  'command.tooMany': 'A plan can have up to {most} {what}.',
+  'command.tooMany':
+    '{kind, select, extraPayments {A loan can have up to {most} extra payments.} other {A savings fund can have up to {most} single deposits, withdrawals and pauses.}}',
   'command.lastMonthBeforeFirstOfRange': 'The last month is before the first.',
   'command.newCalculator': 'New {word} {name}',
   'command.changed': '{present} changed',
@@ -138,6 +139,7 @@ export default {
   'command.undoOwnerGone': 'The item this belongs to has been deleted, so it can no longer be restored.',
   'command.thisTaxSchedule': 'This tax schedule',
   'command.tooManyBands': 'A schedule can have up to {most} bands.',
-  'command.bandValueMissing': 'Band {index} needs a {words}.',
+  'command.bandValueMissing':
+    '{part, select, from {Band {index} needs a starting amount.} other {Band {index} needs a rate.}}',
   'command.tooManyMonths': 'A plan can have up to {most} months; this would make {months}.',
 } as const;

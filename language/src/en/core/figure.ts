@@ -6,7 +6,7 @@ export default {
   'figure.wrongDecimalSign': 'In this plan the decimal sign is “{decimal}”. Enter {body}.',
   'figure.notOneFigure': '“{shown}” cannot be read as one figure. Enter it like {example}.',
   'figure.percentForOtherUnit':
-    '“{shown}” is a percentage, but this figure is {unit, select, money {money} other {in {unit}}}.',
+    '“{shown}” is a percentage, but this figure is {unit, select, money {an amount of money} months {in months} years {in years} other {a date}}.',
   'figure.tooLarge': '“{shown}” is too large. Figures can be up to ten trillion.',
   'figure.ratePerYear': 'rate per year',
   'figure.ratePerMonth': 'rate per month',

@@ -118,7 +118,8 @@ export default {
   'finding.addsPartAndWhole': 'The rule of {name} adds {partName} and {wholeName}, which contains it.',
   'finding.countedTwice': '{name} repeats {names}, which {of} already includes.',
   'finding.moreMonths': '{others, plural, =0 {} other { and # more}}',
-  'finding.emptyFactor': '{name} {verb} by {of}, which is empty in {month}{others}.',
+  'finding.emptyFactor':
+    '{verb, select, divides {{name} divides by {of}, which is empty in {month}{others}.} other {{name} multiplies by {of}, which is empty in {month}{others}.}}',
   'finding.theRuleOf': 'The rule of {name}: {found}',
   'finding.writeInstead': 'Write {replacement}',
   'finding.theFormulaOf': 'The formula of {name}: {found}',

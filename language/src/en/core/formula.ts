@@ -48,7 +48,8 @@ export default {
   'formula.twelfthRoot': '{replacement}, the twelfth root',
   'formula.twelfth': '{replacement}, a twelfth',
   'formula.mixedUnits': 'Mixes {unit} and {other}.',
-  'formula.unitsDoNotFit': 'This {verb} {unit} {link} {other}.',
+  'formula.unitsDoNotFit':
+    '{verb, select, adds {This adds {unit} and {other}.} compares {This compares {unit} and {other}.} other {This subtracts {unit} from {other}.}}',
   'formula.factor': 'a factor',
   'formula.number': 'a number',
   'formula.separatorMisplaced':

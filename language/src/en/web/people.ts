@@ -58,6 +58,11 @@ export default {
   'people.firstPersonHint':
     'Choose a name and a password to turn sign-in on. The existing plans become yours, and you can share them.',
   'people.turnOnSignIn': 'Turn on sign-in',
+  'people.language': 'Language',
+  'people.languageHint': 'Pages, mails and files are in this language. Plans keep the number format they were given.',
+  'people.languageOfBrowser': 'As the browser ({language})',
+  'people.languageNotLoaded': 'This language cannot be loaded because the server does not answer. Try again later.',
+  'people.languageChanged': 'Pages, mails and files are in English now.',
   'people.currentPassword': 'Current password',
   'people.nextPassword': 'New password',
   'people.changePassword': 'Change password',

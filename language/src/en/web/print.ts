@@ -43,6 +43,7 @@ export default {
   'print.twoPages': 'Two',
   'print.manyPages': 'As many as needed',
   'print.blackAndWhite': 'Black and white',
+  'print.language': 'Language',
   'print.title': 'Title',
   'print.name': 'Name',
   'print.namePlaceholder': 'Prepared by',

@@ -118,7 +118,8 @@ export default {
   'spending.rhythms.week': 'weeks',
   'spending.rhythms.month': 'months',
   'spending.rhythms.year': 'years',
-  'spending.every': '{count, plural, one {every {rhythm}} other {every # {rhythm}s}}',
+  'spending.every':
+    '{count, plural, one {{rhythm, select, week {every week} month {every month} other {every year}}} other {{rhythm, select, week {every # weeks} month {every # months} other {every # years}}}}',
   'spending.onWeekday': 'on {day}',
   'spending.onLastDay': 'on the last day',
   'spending.onDay': 'on {day}',

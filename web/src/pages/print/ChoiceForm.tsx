@@ -1,5 +1,7 @@
 import { nameOfYear, planOf } from '@haushalt/core';
+import { LANGUAGES, OWN_NAMES, languageOf } from '@haushalt/language';
 import Form from 'react-bootstrap/Form';
+import { Select } from '../../fields/Select.tsx';
 import { CommitField } from '../../fields/CommitField.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Segments } from '../../ui/Segments.tsx';
@@ -124,6 +126,18 @@ export function ChoiceForm({ choice, parts, years, name, onChange, onName }: Cho
         </div>
       </fieldset>
       <div className="print-names">
+        <span>{t('print.language')}</span>
+        <Select
+          aria-label={t('print.language')}
+          value={choice.language}
+          onChange={({ target }) => onChange({ language: languageOf([target.value]) })}
+        >
+          {LANGUAGES.map((language) => (
+            <option key={language} value={language} lang={language}>
+              {OWN_NAMES[language]}
+            </option>
+          ))}
+        </Select>
         <span>{t('print.title')}</span>
         <CommitField
           label={t('print.title')}

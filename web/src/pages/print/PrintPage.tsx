@@ -18,7 +18,7 @@ import { PageView } from './PageView.tsx';
 import { PARTS, printOf, readChoice, writeChoice, type Choice } from './choice.ts';
 import { useFile } from './useFile.ts';
 import './print.scss';
-import { t, say } from '../../language/language.ts';
+import { t, say, useLanguage } from '../../language/language.ts';
 
 const NAME_KEY = 'haushalt:print-name';
 
@@ -32,22 +32,29 @@ export function PrintPage() {
   const [wanted, setWanted] = useState(0);
   const notices = useNotices();
   const plan = planOf(document);
+  const spoken = useLanguage();
   const years = yearsOf(model.calendar);
   // The address follows what is chosen, in its own time.
   const [choice, setChoice] = useState(() =>
-    readChoice(said, { locale: plan.locale, thisYear: yearNow(years, model.calendar.yearBegins), years }),
+    readChoice(said, {
+      locale: plan.locale,
+      language: spoken,
+      thisYear: yearNow(years, model.calendar.yearBegins),
+      years,
+    }),
   );
+  const { language } = choice;
   const print = printOf(choice, name);
   const isEmpty = choice.parts.length === 0 || choice.years.length === 0;
   const change = (part: Partial<Choice>) => {
     const next = { ...choice, ...part };
     setChoice(next);
-    setSaid(writeChoice(next, plan.locale), { replace: true });
+    setSaid(writeChoice(next, plan.locale, spoken), { replace: true });
   };
   // What has been typed is on paper as soon as it is stored.
   const { data, error, isFetching, isPlaceholderData, refetch } = useQuery({
-    queryKey: ['pages', planId, print, document, wanted],
-    queryFn: ({ signal }) => api.pages(planId, print, wanted, wanted + 1, signal),
+    queryKey: ['pages', planId, print, language, document, wanted],
+    queryFn: ({ signal }) => api.pages(planId, { print, from: wanted, to: wanted + 1, language }, signal),
     enabled: waiting === 0 && !isEmpty,
     placeholderData: keepPreviousData,
     gcTime: 0,

@@ -1,4 +1,5 @@
 import { paperOf } from '@haushalt/core';
+import { LANGUAGES, type Language } from '@haushalt/language';
 import type { Part } from '@haushalt/formats';
 import type { FileRequest, PrintRequest } from '../../plan-session/api.ts';
 
@@ -25,7 +26,7 @@ export const PARTS = Object.keys(PART_ORDER) as readonly Part[];
 /** All there is to choose; what an address does not say is as usual. */
 export type Choice = Omit<FileRequest, 'kind' | 'name'>;
 
-const USUAL_CHOICE: Omit<Choice, 'paper'> = {
+const USUAL_CHOICE: Omit<Choice, 'paper' | 'language'> = {
   parts: ['budget'],
   years: [],
   span: 'month',
@@ -48,22 +49,29 @@ const WORDS = {
   pages: ['auto', 'one', 'two', 'many'],
   by: ['year', 'plan'],
   notation: ['plan', 'neutral'],
+  language: LANGUAGES,
 } as const;
 type Word = keyof typeof WORDS;
 
-/** What is chosen where nothing is said: on the paper that is usual where the plan's language is spoken. */
-const usualIn = (locale: string): Choice => ({ ...USUAL_CHOICE, paper: paperOf(locale) });
+/** What is chosen where nothing is said: the paper of the plan's region, the language of the one who reads. */
+const usualIn = (locale: string, language: Language): Choice => ({ ...USUAL_CHOICE, paper: paperOf(locale), language });
 
 /** The choice an address says; what it says wrongly is as usual. `years` are those the plan has. */
 export function readChoice(
   said: URLSearchParams,
   {
     locale,
+    language,
     thisYear,
     years,
-  }: { readonly locale: string; readonly thisYear: number; readonly years: readonly number[] },
+  }: {
+    readonly locale: string;
+    readonly language: Language;
+    readonly thisYear: number;
+    readonly years: readonly number[];
+  },
 ): Choice {
-  const usual = usualIn(locale);
+  const usual = usualIn(locale, language);
   const list = (key: string) =>
     said
       .get(key)
@@ -89,8 +97,8 @@ export function readChoice(
 }
 
 /** An address that says a choice: only what is not as usual. */
-export function writeChoice(choice: Choice, locale: string): URLSearchParams {
-  const usual = usualIn(locale);
+export function writeChoice(choice: Choice, locale: string, language: Language): URLSearchParams {
+  const usual = usualIn(locale, language);
   const said = new URLSearchParams({ parts: choice.parts.join(), years: choice.years.join() });
   for (const key of Object.keys(WORDS) as Word[]) if (choice[key] !== usual[key]) said.set(key, choice[key]);
   for (const flag of FLAGS) if (choice[flag]) said.set(flag, 'yes');
@@ -99,6 +107,6 @@ export function writeChoice(choice: Choice, locale: string): URLSearchParams {
 }
 
 /** What is asked of the pages. */
-export function printOf({ by: _, notation: __, ...print }: Choice, name: string): PrintRequest {
+export function printOf({ by: _, notation: __, language: ___, ...print }: Choice, name: string): PrintRequest {
   return { ...print, name };
 }

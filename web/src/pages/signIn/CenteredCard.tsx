@@ -1,9 +1,11 @@
 import type { ReactNode } from 'react';
-import { t } from '../../language/language.ts';
+import { LANGUAGES, OWN_NAMES } from '@haushalt/language';
+import { chooseLanguage, t, useLanguage } from '../../language/language.ts';
 import '../../parts/people/people.scss';
 
 /** A page that asks for little. */
 export function CenteredCard({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  const spoken = useLanguage();
   return (
     <main className="slip">
       <header className="slip-head plans-head">
@@ -12,6 +14,20 @@ export function CenteredCard({ title, children }: { readonly title: string; read
       </header>
       <h1>{title}</h1>
       {children}
+      <p className="slip-languages">
+        {LANGUAGES.map((language) => (
+          <button
+            key={language}
+            type="button"
+            className="jump"
+            lang={language}
+            aria-pressed={language === spoken}
+            onClick={() => void chooseLanguage(language).catch(() => undefined)}
+          >
+            {OWN_NAMES[language]}
+          </button>
+        ))}
+      </p>
     </main>
   );
 }

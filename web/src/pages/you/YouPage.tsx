@@ -1,8 +1,11 @@
+import { LANGUAGES, OWN_NAMES, languageOf, type Language } from '@haushalt/language';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { t } from '../../language/language.ts';
+import { Select } from '../../fields/Select.tsx';
+import { chooseLanguage, languageOfBrowser, t } from '../../language/language.ts';
+import { ServerRefusal } from '../../plan-session/refusals.ts';
 import { ME, useMe } from '../../parts/people/me.ts';
 import { NewPersonForm } from '../../parts/people/NewPersonForm.tsx';
 import { PasswordField } from '../../parts/people/PasswordField.tsx';
@@ -22,6 +25,7 @@ export function YouPage() {
   if (!me?.person) return <Loading />;
   return (
     <OutsidePlan title={t('people.yourAccount')}>
+      <LanguageChoice person={me.person} />
       {me.signsIn ? (
         <Own person={me.person} hasMail={me.mail !== null} />
       ) : (
@@ -56,6 +60,48 @@ function Own({ person, hasMail }: { readonly person: NonNullable<Me['person']>; 
       </section>
       <Leaving isKeeper={person.isKeeper} />
     </div>
+  );
+}
+
+/** The language of pages, mails and files; what is being typed below stays. */
+function LanguageChoice({ person }: { readonly person: NonNullable<Me['person']> }) {
+  const client = useQueryClient();
+  const notices = useNotices();
+  const choose = useMutation({
+    mutationFn: async (language: Language | '') => {
+      await chooseLanguage(language);
+      await peopleApi.setLanguage(language);
+    },
+    onSuccess: () => {
+      notices.say({ text: t('people.languageChanged') });
+      return client.invalidateQueries();
+    },
+    onError: (error) =>
+      notices.say({
+        text: error instanceof ServerRefusal ? error.message : t('people.languageNotLoaded'),
+        tone: 'warning',
+      }),
+  });
+  return (
+    <section className="you-language">
+      <Form.Group controlId="own-language">
+        <Form.Label>{t('people.language')}</Form.Label>
+        <Select
+          value={person.language}
+          aria-describedby="own-language-hint"
+          disabled={choose.isPending}
+          onChange={({ target }) => choose.mutate(target.value === '' ? '' : languageOf([target.value]))}
+        >
+          <option value="">{t('people.languageOfBrowser', { language: OWN_NAMES[languageOfBrowser()] })}</option>
+          {LANGUAGES.map((language) => (
+            <option key={language} value={language} lang={language}>
+              {OWN_NAMES[language]}
+            </option>
+          ))}
+        </Select>
+        <Form.Text id="own-language-hint">{t('people.languageHint')}</Form.Text>
+      </Form.Group>
+    </section>
   );
 }
 
