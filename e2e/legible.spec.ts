@@ -1,4 +1,6 @@
+import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
+import { catalogueFor } from '../language/src/catalogues.ts';
 import { expect, expectAccessible, test } from './application.ts';
 import { unreadable } from './legible.ts';
 
@@ -99,6 +101,24 @@ const WALKS = [
   { width: 390, height: 844, views: VIEWS, which: 'every view' },
 ];
 
+/** Goes through views, each once it is there. */
+async function walk(
+  page: Page,
+  { application, household, stall }: { application: { url: string }; household: string; stall: string },
+  views: readonly View[],
+  look: (view: { name: string; isInPlan: boolean }) => Promise<void>,
+): Promise<void> {
+  for (const [name, path, ready, prepare] of views) {
+    await go(
+      page,
+      path.startsWith('/') ? application.url + path : path.replace(HOUSEHOLD, household).replace(STALL, stall),
+    );
+    await page.locator(ready).first().waitFor();
+    await prepare?.(page);
+    await look({ name, isInPlan: path.startsWith(HOUSEHOLD) || path.startsWith(STALL) });
+  }
+}
+
 for (const { width, height, views, which } of WALKS) {
   test(`${which} can be read at ${width} pixels`, async ({ application, household, stall, page }) => {
     // Some fifty views one after the other.
@@ -106,18 +126,44 @@ for (const { width, height, views, which } of WALKS) {
     await page.setViewportSize({ width, height });
     // The frame around the pages of a plan stays as it is; what else is drawn many times alike is the text of pages.
     let frame: readonly string[] = [];
-    for (const [name, path, ready, prepare] of views) {
-      await go(
-        page,
-        path.startsWith('/') ? application.url + path : path.replace(HOUSEHOLD, household).replace(STALL, stall),
-      );
-      await page.locator(ready).first().waitFor();
-      await prepare?.(page);
+    await walk(page, { application, household, stall }, views, async ({ name, isInPlan }) => {
       await soft.poll(() => unreadable(page), { message: name, timeout: 6000 }).toEqual([]);
-      if (width !== 1280) continue;
-      const isInPlan = path.startsWith(HOUSEHOLD) || path.startsWith(STALL);
+      if (width !== 1280) return;
       await test.step(`${name} is accessible`, () => expectAccessible(page, isInPlan ? frame : []));
       if (isInPlan) frame = FRAME;
-    }
+    });
   });
+}
+
+test.describe('in German', () => {
+  test.use({ locale: 'de-DE' });
+
+  for (const { width, height } of WALKS.slice(1)) {
+    test(`every view is German, and can be read at ${width} pixels`, async ({
+      application,
+      household,
+      stall,
+      page,
+    }) => {
+      test.slow();
+      await page.setViewportSize({ width, height });
+      const { texts, words } = await onlyEnglish();
+      await walk(page, { application, household, stall }, VIEWS, async ({ name }) => {
+        await soft.poll(() => unreadable(page), { message: name, timeout: 6000 }).toEqual([]);
+        const shown = await page.evaluate(() => document.body.innerText);
+        const left = shown.split('\n').filter((line) => texts.has(line.trim()) && !words.has(line.trim()));
+        soft(left, `English left on ${name}`).toEqual([]);
+      });
+    });
+  }
+});
+
+/** Texts of pages that are English alone; of those, the ones that names in the demo are alike to. */
+async function onlyEnglish(): Promise<{ texts: ReadonlySet<string>; words: ReadonlySet<string> }> {
+  const english = await catalogueFor('en', 'pages');
+  const german = new Set(Object.values(await catalogueFor('de', 'pages')));
+  const texts = new Set(Object.values(english).filter((text) => /\p{L}{3}/u.test(text) && !german.has(text)));
+  const plans = ['household', 'bread-stall'].map((name) => readFileSync(`demo/${name}.haushalt.json`, 'utf8'));
+  const words = new Set(plans.flatMap((plan) => [...plan.matchAll(/"([^"\n]+)"/g)].map(([, word]) => word!)));
+  return { texts, words };
 }

@@ -69,7 +69,9 @@ describe('a break-even in units', () => {
 
   it('has its own answer in each month, also where another has none', () => {
     const model = modelOf({ ...TERMS, price: 'if(period = 2, 0, if(period > 2, 4))', costs: 'Flour', units: 'Loaves' });
-    expect(english(model.problems.get(model.seriesOf('even.units')!.codeAt(0))!.detail)).toMatch(/^Missing: price per unit/);
+    expect(english(model.problems.get(model.seriesOf('even.units')!.codeAt(0))!.detail)).toMatch(
+      /^Missing: price per unit/,
+    );
     expect(english(model.problems.get(model.seriesOf('even.units')!.codeAt(1))!.detail)).toMatch(/^Never/);
     expect(at(model, 'units', 2)).toBe(400);
     expect(at(model, 'unit cost')).toBe(1);

@@ -1,3 +1,4 @@
+import type { Text } from '../message.ts';
 import type { Stretch } from '../calendar/calendar.ts';
 import { beginningOf, yearOf, type Month } from '../calendar/month.ts';
 import { firstDay, lastDay } from '../calendar/day.ts';
@@ -35,7 +36,7 @@ export interface Spent {
 export interface SpendingRow extends Spent {
   readonly kind: 'group' | 'line' | 'total';
   readonly id: string;
-  readonly name: string;
+  readonly name: Text;
   readonly side: Side | null;
 }
 
@@ -80,10 +81,10 @@ export function spendingIn(model: PlanModel, { actuals, settled }: LedgerSummary
   for (const [side, spent] of bySide) totals.set(totalOfSide(side)!, added(spent, side));
   const [income, expenses] = [totals.get(TOTAL_INCOME), totals.get(TOTAL_EXPENSES)];
   if (income && expenses) totals.set(NET, difference(income, expenses));
-  for (const { id, name } of TOTALS) {
+  for (const { id, label } of TOTALS) {
     const spent = totals.get(id);
     const side = [...bySide.keys()].find((each) => totalOfSide(each) === id) ?? null;
-    if (spent) rows.push({ kind: 'total', id, name, side, ...spent });
+    if (spent) rows.push({ kind: 'total', id, name: label, side, ...spent });
   }
   return rows;
 }

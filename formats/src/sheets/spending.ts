@@ -13,7 +13,7 @@ import {
   type Stretch,
   type Tone,
 } from '@haushalt/core';
-import { monthInWords, t } from '../language.ts';
+import { monthInWords, say, t } from '../language.ts';
 import { EMPTY_CELL, headingRow, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
 
 const money = (value: number | null): SheetCell => ({ value, format: { unit: 'money' } });
@@ -45,7 +45,13 @@ export function spendingSheet(
       {
         ...look,
         role,
-        cells: [words(name), money(budget), carryOver === 0 ? EMPTY_CELL : money(carryOver), money(actual), difference],
+        cells: [
+          words(say(name)),
+          money(budget),
+          carryOver === 0 ? EMPTY_CELL : money(carryOver),
+          money(actual),
+          difference,
+        ],
       },
     ];
   });

@@ -3,8 +3,8 @@ import type english from '../../en/web/calculators.ts';
 export default {
   'calculators.termsOf': 'Bedingungen von {name}',
   'calculators.termIn': 'Laufzeit in',
-  'calculators.months': 'Monaten',
-  'calculators.years': 'Jahren',
+  'calculators.months': 'Monate',
+  'calculators.years': 'Jahre',
   'calculators.end': 'Ende',
   'calculators.start': 'Anfang',
   'calculators.rateIs': 'Der Zinssatz ist',

@@ -27,7 +27,7 @@ export default {
   'loan.balloon': 'Schlussrate',
   'loan.interestOnlyMonths': 'Tilgungsfreie Monate',
   'loan.noMonths': 'keine',
-  'loan.dueAt': 'Raten fällig am Monats-',
+  'loan.dueAt': 'Fälligkeit im Monat',
   'loan.newRateChanges': 'Ein neuer Zinssatz ändert',
   'loan.newPayment': 'die Rate',
   'loan.newPaymentHint': 'Die Rate wird neu berechnet, sodass der Kredit wie vereinbart endet',

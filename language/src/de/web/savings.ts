@@ -63,7 +63,7 @@ export default {
   'savings.growth': 'Entwicklung',
   'savings.depositGrowth': 'Sparrate steigt um',
   'savings.zeroPerYear': 'null pro Jahr',
-  'savings.depositsAt': 'Einzahlungen am Monats-',
+  'savings.depositsAt': 'Einzahlung im Monat',
   'savings.inflation': 'Inflation',
   'savings.afterwards': 'Danach',
   'savings.afterTheDeposits': 'Nach den Einzahlungen',

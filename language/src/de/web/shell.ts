@@ -45,7 +45,7 @@ export default {
   'shell.saveAsFile': 'Als Datei speichern',
   'shell.settings': 'Einstellungen',
   'shell.findingsToReview': '{count, plural, one {1 Befund zu prüfen} other {# Befunde zu prüfen}}',
-  'shell.findingCount': '{count, plural, one {1 Prüfung} other {# Prüfungen}}',
+  'shell.findingCount': '{count, plural, one {1 Befund} other {# Befunde}}',
   'shell.saving': '{waiting, plural, =0 {Gespeichert} other {Wird gespeichert …}}',
   'shell.serverUnavailable':
     '{waiting, plural, =0 {Server nicht erreichbar} other {Server nicht erreichbar. {waiting, plural, one {Eine Änderung wartet} other {# Änderungen warten}} auf das Senden.}}',

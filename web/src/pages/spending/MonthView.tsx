@@ -22,7 +22,7 @@ import { useMemo, useRef } from 'react';
 import { Grid } from '../../grid/Grid.tsx';
 import { textInCell, type GridColumn } from '../../grid/types.ts';
 import { useGrid } from '../../grid/useGrid.tsx';
-import { writeWithUnit, monthInWords, t } from '../../language/language.ts';
+import { writeWithUnit, monthInWords, say, t } from '../../language/language.ts';
 
 import { EntryList } from '../../parts/ledger/EntryList.tsx';
 import type { Entering } from '../../parts/ledger/useEntering.ts';
@@ -116,7 +116,7 @@ export function MonthView({ planId, month, ledger, entering }: ViewProps) {
         />
         <div ref={list} className="spending-entries">
           <EntryList
-            title={!chosen || chosen.id === NET ? when : `${chosen.name}, ${when}`}
+            title={!chosen || chosen.id === NET ? when : `${say(chosen.name)}, ${when}`}
             entries={entries.entries}
             total={entries.total}
             isLoading={entries.isLoading}

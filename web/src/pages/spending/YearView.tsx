@@ -22,7 +22,7 @@ import { Grid } from '../../grid/Grid.tsx';
 import { placesIn } from '../../grid/selection.ts';
 import { textInCell, type GridCell, type GridColumn } from '../../grid/types.ts';
 import { useGrid } from '../../grid/useGrid.tsx';
-import { monthInWords, t } from '../../language/language.ts';
+import { monthInWords, say, t } from '../../language/language.ts';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
 import type { Picture, Tone } from '../../parts/charts/picture.ts';
 import { entriesOf } from '../../parts/ledger/entriesQuery.ts';
@@ -147,7 +147,7 @@ export function YearView({ planId, year, ledger, onOpenEntry }: YearViewProps) {
           <Select value={subject.id} onChange={(event) => setOf(event.target.value)}>
             {january.map((row) => (
               <option key={row.id} value={row.id}>
-                {row.kind === 'line' ? `\u2003${row.name}` : row.name}
+                {row.kind === 'line' ? `\u2003${say(row.name)}` : say(row.name)}
               </option>
             ))}
           </Select>
@@ -280,7 +280,7 @@ function whereItWent(
   for (const month of months)
     for (const { kind, id, name, side, actual } of rowsIn(month)) {
       if (kind !== 'line' || actual === null || !(lines?.includes(id) ?? side === 'expense')) continue;
-      byLine.set(id, { name, actual: (byLine.get(id)?.actual ?? 0) + actual });
+      byLine.set(id, { name: say(name), actual: (byLine.get(id)?.actual ?? 0) + actual });
     }
   const parts = [...byLine.values()].filter(({ actual }) => actual > 0).sort((a, b) => b.actual - a.actual);
   return {

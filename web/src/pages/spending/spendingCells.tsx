@@ -2,7 +2,7 @@ import { NET, writeCount, writeDifference, writeFigure, type PlanRow, type Spend
 import { Icon } from '../../ui/Icon.tsx';
 import { widthOf } from '../../ui/widthOf.ts';
 import type { GridCell, GridColumn, GridRow } from '../../grid/types.ts';
-import { t } from '../../language/language.ts';
+import { say, t } from '../../language/language.ts';
 
 /** A row of the spending page. */
 export interface SpentRow extends GridRow {
@@ -55,7 +55,7 @@ export function spentRows(rows: readonly SpendingRow[]): { rows: SpentRow[]; foo
           : of.id === NET
             ? 'total net'
             : 'total';
-    return { key: of.id, label: of.name, className: `${kind} ${look}`, of };
+    return { key: of.id, label: say(of.name), className: `${kind} ${look}`, of };
   });
   return {
     rows: drawn.filter(({ of }) => of.kind !== 'total'),
@@ -107,12 +107,12 @@ export function spentCell({ of }: SpentRow, { id }: GridColumn, plan: PlanRow, p
   switch (id) {
     case 'label':
       return {
-        title: of.name,
-        parts: [of.kind, of.name],
+        title: say(of.name),
+        parts: [of.kind, say(of.name)],
         content: (
           <>
             {of.kind === 'group' && of.side && <Icon name={of.side} />}
-            <span className="label-text">{of.name}</span>
+            <span className="label-text">{say(of.name)}</span>
           </>
         ),
       };

@@ -18,7 +18,7 @@ import { draftOf, draftRefusal, inNotation, planFileOf, totalsOf, type DraftGrou
 import { READY_MADE, type ReadyMade } from './readyMade.ts';
 import { useStartDraft } from './startDraft.ts';
 import './start.scss';
-import { writeWithUnit, monthInWords, t, type Label } from '../../language/language.ts';
+import { writeWithUnit, monthInWords, t, useLanguage, type Label } from '../../language/language.ts';
 
 type Step = 'choose' | 'lines' | 'plan';
 
@@ -35,6 +35,7 @@ function usualFirstMonth(today: Date): Month {
 
 /** A short guided start: choose where to begin, pick lines and type the first month, name the plan, done. */
 export function StartPage() {
+  const language = useLanguage();
   const navigate = useNavigate();
   const id = useRef(newId());
   const { draft, change, forget } = useStartDraft();
@@ -125,7 +126,7 @@ export function StartPage() {
               {t('start.howToStart')}
             </h1>
             <ul className="ready-made">
-              {READY_MADE.map((option) => (
+              {READY_MADE[language].map((option) => (
                 <li key={option.id}>
                   <button type="button" onClick={() => choose(option)} aria-pressed={ready?.id === option.id}>
                     <strong>{option.name}</strong>

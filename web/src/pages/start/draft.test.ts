@@ -18,19 +18,34 @@ const line = (name: string, text: string, part: Partial<DraftGroup['lines'][numb
 });
 
 describe('a ready-made plan', () => {
-  it.each(READY_MADE.map((ready) => [ready.name, ready] as const))(
-    '%s becomes a plan that can be opened',
-    (_, ready) => {
-      const groups = draftOf(ready, first).map((each) => ({
-        ...each,
-        lines: each.lines.map((own) => ({ ...own, picked: true, text: '10' })),
+  it('has the same groups, sides and rhythms in each language', () => {
+    const shape = (all: (typeof READY_MADE)['en']) =>
+      all.map(({ id, months, groups }) => ({
+        id,
+        months,
+        groups: groups.map(({ side, rhythm, lines }) => [
+          side,
+          rhythm,
+          lines.map(({ comes, usual }) => [comes, usual]),
+        ]),
       }));
-      expect(draftRefusal(groups, 'en-IE')).toBeNull();
-      const plan = parsePlan(planFileOf({ ...settings, months: ready.months }, groups));
-      expect(plan.lines.size).toBe(ready.groups.flatMap((each) => each.lines).length);
-      expect(calculate(plan).problems).toEqual([]);
-    },
-  );
+    expect(shape(READY_MADE.de)).toEqual(shape(READY_MADE.en));
+  });
+
+  it.each(
+    Object.values(READY_MADE)
+      .flat()
+      .map((ready) => [ready.name, ready] as const),
+  )('%s becomes a plan that can be opened', (_, ready) => {
+    const groups = draftOf(ready, first).map((each) => ({
+      ...each,
+      lines: each.lines.map((own) => ({ ...own, picked: true, text: '10' })),
+    }));
+    expect(draftRefusal(groups, 'en-IE')).toBeNull();
+    const plan = parsePlan(planFileOf({ ...settings, months: ready.months }, groups));
+    expect(plan.lines.size).toBe(ready.groups.flatMap((each) => each.lines).length);
+    expect(calculate(plan).problems).toEqual([]);
+  });
 });
 
 describe('figures typed as they are added up', () => {

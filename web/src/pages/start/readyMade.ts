@@ -1,4 +1,5 @@
 import type { Rhythm, Side } from '@haushalt/core';
+import type { Language } from '@haushalt/language';
 
 /** How often a line of a ready-made plan comes. */
 export type Comes = 'monthly' | 'quarterly' | 'yearly';
@@ -38,8 +39,7 @@ function group(name: string, side: Side, rhythm: Rhythm | null, ...lines: readon
   return { name, side, rhythm, lines: lines.map(line) };
 }
 
-/** Plans to start from. Their figures are for whoever starts to fill in. */
-export const READY_MADE: readonly ReadyMade[] = [
+const IN_ENGLISH: readonly ReadyMade[] = [
   {
     id: 'empty',
     name: 'Empty plan',
@@ -125,3 +125,93 @@ export const READY_MADE: readonly ReadyMade[] = [
     ],
   },
 ]; // prettier-ignore
+
+const IN_GERMAN: readonly ReadyMade[] = [
+  {
+    id: 'empty',
+    name: 'Leerer Plan',
+    about: 'Die üblichen Gruppen ohne Positionen. Die Positionen fügen Sie selbst hinzu.',
+    planName: 'Mein Plan',
+    months: 12,
+    groups: [
+      group('Einnahmen', 'income', null),
+      group('Fixkosten', 'expense', 'fixed'),
+      group('Hin und wieder', 'expense', 'periodic'),
+      group('Laufende Kosten', 'expense', 'dayToDay'),
+      group('Rücklagen', 'setAside', null),
+    ],
+  },
+  {
+    id: 'single',
+    name: 'Eine Person',
+    about: 'Einkommen, Miete, Verträge und persönliche Ausgaben.',
+    planName: 'Mein Haushalt',
+    months: 12,
+    groups: [
+      group('Einnahmen', 'income', null, 'Nettogehalt', 'Nebenverdienst?', 'Zinsen und Dividenden/4?', 'Steuererstattung/1?'),
+      group('Wohnen', 'expense', 'fixed', 'Miete', 'Heizung', 'Strom', 'Internet', 'Telefon', 'Rundfunkbeitrag/4?'),
+      group('Verträge', 'expense', 'periodic', 'Haftpflichtversicherung/1', 'Hausratversicherung/1?', 'Vereinsbeitrag/1?'),
+      group('Alltag', 'expense', 'dayToDay', 'Lebensmittel', 'Fahrtkosten', 'Kleidung', 'Auswärts essen', 'Freizeit', 'Gesundheit?'),
+      group('Rücklagen', 'setAside', null, 'Notgroschen', 'Urlaub?', 'Altersvorsorge?'),
+    ],
+  },
+  {
+    id: 'family',
+    name: 'Eine Familie',
+    about: 'Zwei Einkommen, Kinder, eine Wohnung und jährliche Kosten.',
+    planName: 'Unser Haushalt',
+    months: 24,
+    groups: [
+      group('Einnahmen', 'income', null, 'Erstes Nettogehalt', 'Zweites Nettogehalt', 'Kindergeld', 'Sonstige Einnahmen?'),
+      group('Wohnen', 'expense', 'fixed', 'Miete oder Kreditrate', 'Heizung', 'Strom', 'Wasser?', 'Internet und Telefone', 'Kita oder Schule'),
+      group('Hin und wieder', 'expense', 'periodic', 'Versicherungen/1', 'Auto: Steuer und Versicherung/1?', 'Reparaturen/4', 'Geburtstage und Geschenke/4', 'Urlaub/1', 'Klassenfahrten/1?'),
+      group('Alltag', 'expense', 'dayToDay', 'Lebensmittel', 'Haushaltswaren', 'Fahrtkosten', 'Kleidung', 'Kinder: Taschengeld und Hobbys', 'Ausflüge', 'Apotheke?'),
+      group('Rücklagen', 'setAside', null, 'Reserve', 'Für die Kinder', 'Größere Anschaffungen?'),
+    ],
+  },
+  {
+    id: 'flat',
+    name: 'Eine Wohngemeinschaft',
+    about: 'Anteile aller Bewohner; Miete, Strom und gemeinsame Einkäufe.',
+    planName: 'Unsere Wohnung',
+    months: 12,
+    groups: [
+      group('Einzahlungen', 'income', null, 'Anteil des ersten Zimmers', 'Anteil des zweiten Zimmers', 'Anteil des dritten Zimmers', 'Anteil des vierten Zimmers?'),
+      group('Die Wohnung', 'expense', 'fixed', 'Miete', 'Heizung und Wasser', 'Strom', 'Internet', 'Rundfunkbeitrag/4?'),
+      group('Hin und wieder', 'expense', 'periodic', 'Reparaturen/4', 'Möbel und Töpfe/4?', 'Hausratversicherung/1?'),
+      group('Gemeinsame Einkäufe', 'expense', 'dayToDay', 'Grundvorrat der Küche', 'Putzmittel', 'Kaffee?'),
+      group('Rücklagen', 'setAside', null, 'Gemeinschaftskasse'),
+    ],
+  },
+  {
+    id: 'club',
+    name: 'Ein Verein',
+    about: 'Beiträge und Spenden, eine Halle, Material und Veranstaltungen.',
+    planName: 'Unser Verein',
+    months: 12,
+    groups: [
+      group('Einnahmen', 'income', null, 'Mitgliedsbeiträge/1', 'Kursgebühren', 'Spenden/4', 'Einnahmen aus Veranstaltungen/1', 'Zuschuss/1?'),
+      group('Laufender Betrieb', 'expense', 'fixed', 'Hallenmiete', 'Trainer', 'Versicherung/1', 'Kontoführung', 'Website?'),
+      group('Material und Veranstaltungen', 'expense', 'periodic', 'Material/4', 'Sommerfest/1', 'Fahrten zu Spielen/4?', 'Verbandsbeitrag/1'),
+      group('Rücklagen', 'setAside', null, 'Reserve', 'Neue Geräte?'),
+      group('Nachrichtlich', 'memo', null, 'Mitglieder', 'Belegte Kursplätze?'),
+    ],
+  },
+  {
+    id: 'project',
+    name: 'Ein kleines Vorhaben',
+    about: 'Ein Stand, ein Werkzeug, ein Fest: Anfangskosten, laufende Kosten und Umsatz.',
+    planName: 'Unser Vorhaben',
+    months: 12,
+    groups: [
+      group('Umsatz', 'income', null, 'Verkauf', 'Förderung?', 'Sponsoren?'),
+      group('Zum Anfang', 'expense', 'periodic', 'Ausstattung/1', 'Genehmigungen/1', 'Erster Warenbestand/1?'),
+      group('Laufende Kosten', 'expense', 'fixed', 'Material', 'Stand oder Raum', 'Transport', 'Helfer?', 'Werbung?'),
+      group('Rücklagen', 'setAside', null, 'Reserve?'),
+      group('Nachrichtlich', 'memo', null, 'Verkaufte Stück', 'Hergestellte Stück?'),
+    ],
+  },
+]; // prettier-ignore
+
+/** Plans to start from, in each language. Their figures are for whoever starts to fill in. */
+export const READY_MADE: Readonly<Record<Language, readonly ReadyMade[]>> = { en: IN_ENGLISH, de: IN_GERMAN };

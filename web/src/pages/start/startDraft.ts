@@ -32,7 +32,9 @@ export function useStartDraft(): {
 /** A draft as it was kept; one of an earlier version that says less is not taken. */
 function readStored(stored: unknown): StartDraft {
   const { ready, groups, values } = partsOf(stored);
-  const known = READY_MADE.find(({ id }) => id === partsOf(ready).id);
+  const known = Object.values(READY_MADE)
+    .flat()
+    .find(({ id, name }) => id === partsOf(ready).id && name === partsOf(ready).name);
   const isWhole = Array.isArray(groups) && groups.every((group) => Array.isArray(partsOf(group).lines));
   return known && isWhole ? { ready: known, groups: groups as DraftGroup[], values: partsOf(values) } : NOTHING;
 }

@@ -15,7 +15,7 @@ import {
   type FigureOf,
   type PlanModel,
 } from '@haushalt/core';
-import { monthInWords, t } from '../../language/language.ts';
+import { monthInWords, say, t } from '../../language/language.ts';
 import { useMemo } from 'react';
 import { SearchField, type SearchOption } from '../../fields/SearchField.tsx';
 
@@ -56,7 +56,7 @@ export function BearerChoice({ label, document, value, onChange, none, withOutpu
 /** Whose figures can be meant, under the headings they stand under in the budget. */
 export function figureOptions(document: Document, withOutputs: boolean): SearchOption[] {
   return [
-    ...TOTALS.map(({ id, name }) => ({ value: id, words: name, heading: t('plan.totals') })),
+    ...TOTALS.map(({ id, label }) => ({ value: id, words: say(label), heading: t('plan.totals') })),
     ...groupsWithLines(document).flatMap(({ group, lines }) => [
       { value: group.id, words: t('plan.all', { name: group.name }), heading: group.name },
       ...lines.map(({ id, name }) => ({ value: id, words: name, heading: group.name })),

@@ -25,7 +25,7 @@ import { ruleCells } from './ruleCells.ts';
 import { sideOf, type BudgetRow } from '../../../parts/lines/rows.ts';
 import type { Trial } from '../../../parts/trial/trial.ts';
 import type { BudgetView, EndColumn } from '../../../parts/lines/view.ts';
-import { t } from '../../../language/language.ts';
+import { say, t } from '../../../language/language.ts';
 
 /** What the cells of a budget are drawn from. */
 export interface CellContext {
@@ -37,8 +37,6 @@ export interface CellContext {
   readonly trial: Trial | null;
   readonly onRow: OnRow;
 }
-
-const RHYTHMS = { fixed: 'fixed', periodic: 'periodic', dayToDay: 'day-to-day' } as const;
 
 /** What one cell of the budget shows. */
 export function budgetCell(context: CellContext, row: BudgetRow, column: BudgetColumn): GridCell {
@@ -287,7 +285,7 @@ function labelCell(row: BudgetRow, onRow: OnRow): GridCell {
             </button>
             {side && <Icon name={side} />}
             <span className="label-text">{row.group.name}</span>
-            {row.group.rhythm && <small>{RHYTHMS[row.group.rhythm]}</small>}
+            {row.group.rhythm && <small>{say({ id: `comparison.choices.${row.group.rhythm}` })}</small>}
             <RowMenu row={row} onRow={onRow} />
           </>
         ),
