@@ -1,6 +1,6 @@
 import Modal from 'react-bootstrap/Modal';
 import { sectionsFor } from './keyList.ts';
-import { t } from '../language/language.ts';
+import { keysInWords, t } from '../language/language.ts';
 
 interface KeyListProps {
   /** The page of a plan it is opened on; `null` where no plan is open. */
@@ -40,7 +40,7 @@ export function KeyList({ page, open, onClose }: KeyListProps) {
               {keys.map(({ shown, words }) => (
                 <div key={shown}>
                   <dt>
-                    <kbd>{shown}</kbd>
+                    <kbd>{keysInWords(shown)}</kbd>
                   </dt>
                   <dd>{words}</dd>
                 </div>

@@ -59,6 +59,27 @@ export const dayInWords = (day: core.Day, notation: string, style?: 'long' | 'sh
     .in(notation)
     .day(style ? { day, style } : { day });
 
+/** Keys whose names differ from keyboard to keyboard. */
+const KEY_NAMES = {
+  Ctrl: 'ui.key.ctrl',
+  Shift: 'ui.key.shift',
+  Delete: 'ui.key.delete',
+  Insert: 'ui.key.insert',
+  Enter: 'ui.key.enter',
+  Space: 'ui.key.space',
+  'Page Up': 'ui.key.pageUp',
+  'Page Down': 'ui.key.pageDown',
+  Home: 'ui.key.home',
+  End: 'ui.key.end',
+  Backspace: 'ui.key.backspace',
+} as const satisfies Record<string, Label>;
+
+/** Keys as keyboards of the reader's language name them: "Ctrl+Delete" is "Strg+Entf" in German. */
+export const keysInWords = (keys: string): string =>
+  keys.replace(/Page Up|Page Down|\b(?:Ctrl|Shift|Delete|Insert|Enter|Space|Home|End|Backspace)\b/g, (key) =>
+    t(KEY_NAMES[key as keyof typeof KEY_NAMES]),
+  );
+
 /** Where this browser keeps the language that was chosen in it. */
 const CHOSEN = 'haushalt:language';
 

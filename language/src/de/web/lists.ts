@@ -51,7 +51,7 @@ export default {
   'lists.items': '{count, plural, one {Ein Posten} other {{written} Posten}}',
   'lists.nothingFound': 'Keine passenden Posten.',
   'lists.newItem': 'Neuer Posten',
-  'lists.typeToAdd': 'Hier eingeben, um einen Posten hinzuzufügen',
+  'lists.typeToAdd': 'Neuen Posten eingeben',
   'lists.without': 'Ohne {column}',
   'lists.subtotal': '{name}, Zwischensumme',
   'lists.summaries.total': 'Summe',

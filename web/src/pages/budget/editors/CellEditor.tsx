@@ -33,7 +33,15 @@ import { useSession, useSessionState } from '../../../plan-session/SessionProvid
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import { isRule, reachOf, replacedBy } from './reach.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
-import { messageFor, say, writeWithUnit, monthInWords, t, listInWords } from '../../../language/language.ts';
+import {
+  keysInWords,
+  messageFor,
+  say,
+  writeWithUnit,
+  monthInWords,
+  t,
+  listInWords,
+} from '../../../language/language.ts';
 
 type FigureEditorProps = EditorProps<BudgetRow, BudgetColumn>;
 type LineRowShown = Extract<BudgetRow, { kind: 'line' }>;
@@ -239,7 +247,7 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
                       reach={option}
                     />
                     {(option === reach || REACH_KEYS[option]) && (
-                      <kbd>{option === reach ? 'Enter' : REACH_KEYS[option]}</kbd>
+                      <kbd>{keysInWords(option === reach ? 'Enter' : REACH_KEYS[option])}</kbd>
                     )}
                   </button>
                   {option === 'until' && reach === 'until' && (

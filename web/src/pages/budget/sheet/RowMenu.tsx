@@ -8,7 +8,7 @@ import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../../plan-session/useSend.ts';
 import type { OnRow } from './rowDeeds.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
-import { t } from '../../../language/language.ts';
+import { keysInWords, t } from '../../../language/language.ts';
 
 /** Everything that can be done with a line or group, by mouse or by keyboard. The menu itself is made when it is opened. */
 export function RowMenu({ row, onRow }: { readonly row: BudgetRow; readonly onRow: OnRow }) {
@@ -134,7 +134,7 @@ function Entries({ row, onRow, onDetails }: EntriesProps) {
       </Dropdown.Item>
       <Dropdown.Divider />
       <Dropdown.Item as="button" onClick={() => onRow('remove', row)}>
-        {t('budget.delete')} <kbd>{t('budget.delete')}</kbd>
+        {t('budget.delete')} <kbd>{keysInWords('Delete')}</kbd>
       </Dropdown.Item>
     </Dropdown.Menu>,
     window.document.body,
