@@ -9,7 +9,12 @@ const KOFI = { who: 'Kofi Osei', password: 'paper-heron-attic' };
 const INES = { who: 'ines@weidenau.example', password: 'thimble-river-quince' };
 
 /** Another browser, in which someone signs in. */
-async function signedIn(browser: Browser, url: string, { who, password }: typeof KOFI): Promise<Page> {
+async function signedIn(
+  browser: Browser,
+  url: string,
+  { who, password }: typeof KOFI,
+  greeting = 'Your plans',
+): Promise<Page> {
   const context = await newWindow(browser);
   const page = await context.newPage();
   await page.goto(url);
@@ -17,7 +22,7 @@ async function signedIn(browser: Browser, url: string, { who, password }: typeof
   await page.getByLabel('Name or mail address').fill(who);
   await page.getByLabel('Password', { exact: true }).fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await expect(page.getByRole('heading', { name: 'Your plans' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: greeting })).toBeVisible();
   return page;
 }
 
@@ -154,6 +159,29 @@ test('whoever is signed out while at work signs in in front of it, and nothing i
   await budget.saved();
   await page.reload();
   await expect(budget.cell('Rent', 3)).toContainText('1,300.00');
+  await Promise.all([page.context().close(), elsewhere.context().close()]);
+});
+
+test('a language is chosen for oneself: what is being typed stays, and it is spoken wherever one signs in', async ({
+  application,
+  browser,
+}) => {
+  const page = await signedIn(browser, application.url, KOFI);
+  await page.goto(`${application.url}/you`);
+  await page.getByLabel('Your name').fill('Kofi Osei-Brandt');
+  await page.getByLabel('Language').focus();
+  await page.keyboard.type('Deu');
+  await expect(page.getByRole('heading', { level: 1, name: 'Ihr Konto' })).toBeVisible();
+  await expect(page.getByLabel('Ihr Name')).toHaveValue('Kofi Osei-Brandt');
+  await expect(page.getByLabel('Sprache')).toBeFocused();
+  await page.getByRole('button', { name: 'Speichern' }).click();
+  await expect(page.getByText('Gespeichert.')).toBeVisible();
+  const elsewhere = await signedIn(browser, application.url, { ...KOFI, who: 'Kofi Osei-Brandt' }, 'Ihre Pläne');
+  await elsewhere.goto(`${application.url}/plans/household/print?years=2026`);
+  await expect(elsewhere.locator('.paper')).toContainText('Haushaltsplan 2026');
+  await elsewhere.getByLabel('Sprache').selectOption({ label: 'English' });
+  await expect(elsewhere.locator('.paper')).toContainText('Budget 2026');
+  await expect(elsewhere.getByRole('heading', { name: 'Drucken und ausgeben' })).toBeVisible();
   await Promise.all([page.context().close(), elsewhere.context().close()]);
 });
 

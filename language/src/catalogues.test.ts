@@ -12,6 +12,20 @@ const textsOf = async (language: (typeof LANGUAGES)[number]) => ({
   ...(await catalogueFor(language, 'programs')),
 });
 
+/** The names of the values a text has, in its choices too. */
+function placeholdersOf(text: string): ReadonlySet<string> {
+  const names = new Set<string>();
+  const visit = (part: unknown): void => {
+    if (typeof part !== 'object' || part === null) return;
+    // 0 is a literal text; all other kinds of parts carry the name of a value, but # (7) and tags (8).
+    const { type, value } = part as { type?: number; value?: unknown };
+    if (typeof value === 'string' && type !== undefined && type > 0 && type < 7) names.add(value);
+    for (const each of Object.values(part)) visit(each);
+  };
+  visit(new IntlMessageFormat(text, 'en', undefined, { ignoreTag: true }).getAst());
+  return names;
+}
+
 describe.each(LANGUAGES)('The catalogue in %s', (language) => {
   it('has texts that can be written', async () => {
     const broken = Object.entries(await textsOf(language)).filter(([, text]) => {
@@ -23,6 +37,15 @@ describe.each(LANGUAGES)('The catalogue in %s', (language) => {
       }
     });
     expect(broken).toEqual([]);
+  });
+
+  it('uses no value that the English texts do not have, so that each is given', async () => {
+    const english = await textsOf('en');
+    const foreign = Object.entries(await textsOf(language)).flatMap(([id, text]) => {
+      const known = placeholdersOf(english[id]!);
+      return [...placeholdersOf(text)].filter((name) => !known.has(name)).map((name) => `${id} {${name}}`);
+    });
+    expect(foreign).toEqual([]);
   });
 
   it('has each id once', () => {

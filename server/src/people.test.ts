@@ -197,6 +197,55 @@ describe('Signing in', () => {
   });
 });
 
+describe('The language of a person', () => {
+  it('is remembered, and none that there is not', async () => {
+    const mara = await firstPerson();
+    const chosen = async () => (await mara.ask('GET', '/me')).body.person.language;
+    expect(await chosen()).toBe('');
+    expect((await mara.ask('PUT', '/me/language', { language: 'de' })).status).toBe(204);
+    expect(await chosen()).toBe('de');
+    expect((await mara.ask('PUT', '/me/language', { language: 'fr' })).status).toBe(422);
+    expect(await chosen()).toBe('de');
+    expect((await mara.ask('GET', '/me/data')).body.person.language).toBe('de');
+    expect((await mara.ask('PUT', '/me/language', { language: '' })).status).toBe(204);
+    expect(await chosen()).toBe('');
+  });
+
+  it('is kept for who uses it alone, without signing in', async () => {
+    expect((await call('PUT', '/me/language', { language: 'de' })).status).toBe(204);
+    expect((await call('GET', '/me')).body.person.language).toBe('de');
+  });
+
+  it('is that of mails to them, whoever asks for them', async () => {
+    const standIns = await startStandIns();
+    try {
+      await stop();
+      await start({ outside: standIns.outside });
+      const mara = await firstPerson();
+      store.people.change('local', 'Mara', 'mara@home.example');
+      await mara.ask('PUT', '/me/language', { language: 'de' });
+      await call('POST', '/resets', { who: 'Mara' }, { 'accept-language': 'en' });
+      const texts = async () => ((await (await fetch(`${standIns.outside.mail}/messages`)).json()) as { messages: { text: string }[] }).messages.map(({ text }) => text); // prettier-ignore
+      await expect.poll(async () => (await texts())[0]).toContain('Guten Tag Mara,');
+    } finally {
+      await standIns.close();
+    }
+  });
+
+  it('is that of answers to a request, and of nothing that is stored', async () => {
+    const german = { 'accept-language': 'de-AT, en;q=0.5' };
+    const { body } = await call('GET', '/plans/none', undefined, german);
+    expect(body.error.message).toBe(
+      'Plan nicht gefunden. Vielleicht wurde er gelöscht oder wird nicht mehr mit Ihnen geteilt.',
+    );
+    await call('POST', '/plans', NEW_PLAN);
+    await call('POST', '/plans/home/commands', { id: 'c1', command: { kind: 'plan.set', settings: { name: 'House' } } }, german); // prettier-ignore
+    const label = async (language: string) =>
+      (await call('GET', '/plans/home/history', undefined, { 'accept-language': language })).body[0].label;
+    expect([await label('de'), await label('en')]).toEqual([{ id: 'change.plan.set' }, { id: 'change.plan.set' }]);
+  });
+});
+
 describe('A shared plan', () => {
   it('is come to by a link: for a role, until a day, once or often, until it is revoked', async () => {
     let now = new Date('2026-11-10T12:00:00Z');

@@ -13,6 +13,20 @@ const day = fc.tuple(month, fc.nat()).map(([of, at]) => `${of}-${String((at % da
 describe('a month that is typed', () => {
   const near = toMonth('2026-05');
 
+  it('is read as it is shown to readers of either language, in every notation', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...LOCALES),
+        fc.constantFrom('en-IE', 'en-US', 'de-DE', 'de-AT'),
+        month,
+        (locale, reader, typed) => {
+          for (const style of ['long', 'short'] as const)
+            expect(readMonth(monthInWords(typed, reader, style), locale, near)).toBe(typed);
+        },
+      ),
+    );
+  });
+
   it('is read as it is written, in every language, whatever month is near', () => {
     fc.assert(
       fc.property(fc.constantFrom(...LOCALES), month, month, (locale, typed, near) => {

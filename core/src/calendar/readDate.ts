@@ -107,13 +107,18 @@ function monthCalled(name: string, locale: string): number | null {
   return exact > 0 ? exact : found.length === 1 ? found[0]! : null;
 }
 
+/** The languages months are shown in, whatever a plan's notation: what is shown can be typed. */
+const WORDS_LOCALES = ['en-GB', 'de-DE', 'de-AT'] as const;
+
 function monthNames(locale: string): readonly (readonly string[])[] {
   let found = names.get(locale);
   if (!found) {
     found = Array.from({ length: 12 }, (_, index) => {
       const month = toMonth(`2026-${String(index + 1).padStart(2, '0')}`);
-      const long = monthInWords(month, locale).replace(/\d+/g, ' ');
-      return [plain(long), plain(monthInWords(month, locale, 'name'))];
+      return [locale, ...WORDS_LOCALES].flatMap((each) => {
+        const long = monthInWords(month, each).replace(/\d+/g, ' ');
+        return [plain(long), plain(monthInWords(month, each, 'name'))];
+      });
     });
     names.set(locale, found);
   }

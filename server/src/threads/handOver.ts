@@ -1,3 +1,4 @@
+import type { Language } from '@haushalt/language';
 import { Model, actualsFrom, itemSumsAfter, planOf, type Day } from '@haushalt/core';
 import {
   handOver,
@@ -24,6 +25,7 @@ export interface PagesTask {
   /** Which of the pages are wanted, from 0; `to` exclusive. */
   readonly from: number;
   readonly to: number;
+  readonly language?: Language;
 }
 
 export interface HandOverTask {
@@ -62,7 +64,7 @@ export async function pagesShown(task: PagesTask, reading: Reading, progress: Pr
       parts: partsIn(found.model.document, reader.ledger.sums(planId).length > 0),
     };
   });
-  const key = JSON.stringify([planId, revision, print, today]);
+  const key = JSON.stringify([planId, revision, print, today, task.language]);
   if (latest?.key !== key) latest = { key, laidOut: await pagesOf(source, print, today, progress) };
   const { laidOut } = latest;
   return {

@@ -87,9 +87,8 @@ function LanguageChoice({ person }: { readonly person: NonNullable<Me['person']>
       <Form.Group controlId="own-language">
         <Form.Label>{t('people.language')}</Form.Label>
         <Select
-          value={person.language}
+          value={choose.isPending ? choose.variables : person.language}
           aria-describedby="own-language-hint"
-          disabled={choose.isPending}
           onChange={({ target }) => choose.mutate(target.value === '' ? '' : languageOf([target.value]))}
         >
           <option value="">{t('people.languageOfBrowser', { language: OWN_NAMES[languageOfBrowser()] })}</option>
