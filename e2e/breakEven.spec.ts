@@ -18,7 +18,7 @@ test('units at which nothing is lost, their picture and their table', async ({ s
   await expect(answer.getByRole('button', { name: '727' })).toBeVisible();
   await page.getByRole('textbox', { name: 'Price per unit' }).fill('');
   await page.keyboard.press('Enter');
-  await expect(answer.getByRole('status')).toContainText('The price is empty');
+  await expect(answer.getByRole('status')).toContainText('Missing: price per unit');
 });
 
 test('unit costs by month and quarter', async ({ stall, page }) => {

@@ -26,7 +26,7 @@ const EXPECTED: Readonly<Record<string, Access>> = {
   'get /links/:held': 'anyone', 'post /links/:held/person': 'anyone', 'post /links/:held/use': 'person',
   'post /confirmations/:held': 'anyone',
   'post /resets': 'anyone', 'post /resets/:held': 'anyone',
-  'patch /me': 'person', 'put /me/password': 'person', 'get /me/sessions': 'person',
+  'patch /me': 'person', 'put /me/password': 'person', 'put /me/language': 'person', 'get /me/sessions': 'person',
   'delete /me/sessions/:session': 'person', 'get /me/data': 'person', 'post /me/leave': 'person',
   'get /outside': 'person', 'get /indices': 'person', 'get /indices/:id': 'person',
   'get /plans': 'person', 'post /plans': 'person', 'post /plans/import': 'person', 'post /plans/workbooks': 'person',

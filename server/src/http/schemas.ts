@@ -282,7 +282,7 @@ function checkMessage({ type, message, context = {} }: Joi.ValidationErrorItem):
   return { id: CHECKS.has(type) ? `server.checks.${type}` : 'server.checks.any', values };
 }
 
-const isServerId = (text: unknown): text is string => typeof text === 'string' && /^server\.\w+$/.test(text);
+const isServerId = (text: unknown): text is string => typeof text === 'string' && /^server(\.\w+)+$/.test(text);
 
 /** The checks that have words of their own. */
 const CHECKS: ReadonlySet<string> = new Set([

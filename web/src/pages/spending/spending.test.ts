@@ -13,6 +13,7 @@ import {
 import { describe, expect, it } from 'vitest';
 import { sketch } from '../../../../core/src/testing/plans.ts';
 import { dayIn } from '../../parts/ledger/today.ts';
+import { say } from '../../language/language.ts';
 import { linesOf, passedOf, summaryOf } from './MonthView.tsx';
 import { spendingColumns, spentCell, spentRows, standingInWords, usedShare } from './spendingCells.tsx';
 
@@ -83,7 +84,7 @@ describe('the rows of spending', () => {
   });
 
   it('have words for either side', () => {
-    const words = (name: string) => standingInWords(rows.find((row) => row.name === name)!);
+    const words = (name: string) => standingInWords(rows.find((row) => say(row.name) === name)!);
     expect(['Pay', 'Rent', 'Food', 'Fund'].map(words)).toEqual(['short', 'as planned', 'over', 'more']);
     expect(standingInWords(rowsOf(NO_ACTUALS)[1]!)).toBe('');
   });
@@ -98,7 +99,7 @@ describe('the entries shown', () => {
   const named = (name: string) =>
     linesOf(
       rows,
-      rows.find((row) => row.name === name),
+      rows.find((row) => say(row.name) === name),
     );
   it('are those of the line, the group or the side that is selected', () => {
     expect(named('Food')).toEqual([idOf('Food')]);
