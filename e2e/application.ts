@@ -19,12 +19,14 @@ export class Application {
   url = '';
   private readonly data = mkdtempSync(join(tmpdir(), 'haushalt-e2e-'));
   private child: ChildProcess | undefined;
-  private port = 0;
+  /** Where it listens, once it has been started; at any free port when it begins with 0. */
+  port: number;
   private readonly now: string;
 
   /** A program that takes a moment for the present one, where it runs. */
-  constructor(now = PRESENT) {
+  constructor(now = PRESENT, port = 0) {
     this.now = now;
+    this.port = port;
   }
 
   async start(): Promise<void> {
@@ -77,6 +79,8 @@ interface Fixtures {
 interface WorkerFixtures {
   /** The server of all tests that do not stop it. */
   served: Application;
+  /** The port of a worker's servers of one's own, one after the other: a browser keeps files by their port. */
+  ownPort: { number: number };
   /** The browser window of all tests, which knows the application's files already. */
   window: BrowserContext;
   /** The page of all tests at the shared server: one that is opened anew reads the program anew, which takes a second. */
@@ -112,6 +116,8 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
     },
     { scope: 'worker' },
   ],
+  // eslint-disable-next-line no-empty-pattern -- the runner asks for the pattern
+  ownPort: [async ({}, use) => use({ number: 0 }), { scope: 'worker' }],
   window: [
     async ({ browser }, use) => {
       const context = await newWindow(browser);
@@ -126,10 +132,11 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
     await Promise.all(window.pages().map((page) => page === shared || page.close()));
     await window.clearPermissions();
   },
-  application: async ({ alone, now, served }, use) => {
+  application: async ({ alone, now, served, ownPort }, use) => {
     if (!alone && now === PRESENT) return use(served);
-    const application = new Application(now);
+    const application = new Application(now, ownPort.number);
     await application.start();
+    ownPort.number = application.port;
     await use(application);
     await application.end();
   },

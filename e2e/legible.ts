@@ -77,6 +77,8 @@ export function unreadable(page: Page): Promise<string[]> {
         const [top, bottom] = [Math.max(text.top, sight.top), Math.min(text.bottom, sight.bottom)];
         if (bottom - top < text.height * 0.6) continue;
         const [left, right] = [Math.max(text.left, sight.left), Math.min(text.right, sight.right)];
+        // Of what is behind something pinned, its edge may be beside it by a fraction.
+        if (right - left < 3) continue;
         for (const x of [left + 2, (left + right) / 2]) {
           const y = (top + bottom) / 2;
           const hit = x < 0 || x >= innerWidth || y < 0 || y >= innerHeight ? null : document.elementFromPoint(x, y);

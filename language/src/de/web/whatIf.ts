@@ -112,9 +112,7 @@ export default {
   'whatIf.cumulativeNet': 'Kumuliertes Ergebnis',
   'whatIf.netByMonth': 'Ergebnis nach Monaten',
   'whatIf.endsBetween':
-    '{withoutFigure, plural, =0 {} other {{withoutFigure, plural, one {In keinem Fall hat der Plan am Ende einen Wert. } other {In {share} der Fälle hat der Plan am Ende keinen Wert; von den übrigen: }}}}In {within} der Fälle endet der Plan zwischen',
-  'whatIf.medianAndRed':
-    ', mit einem Median von {money}. {endsInTheRed, plural, =0 {In keinem endet er unter null.} other {In {share} davon endet er unter null.}}',
+    '{withoutFigure, plural, =0 {} other {{withoutFigure, plural, one {In keinem Fall hat der Plan am Ende einen Wert. } other {In {share} der Fälle hat der Plan am Ende keinen Wert; von den übrigen: }}}}In {within} der Fälle endet der Plan zwischen {low} und {high}, mit einem Median von {median}. {endsInTheRed, plural, =0 {In keinem endet er unter null.} other {In {redShare} davon endet er unter null.}}',
   'whatIf.bandTitle':
     '{shown, select, net {Ergebnis nach Monaten} other {Kumuliertes Ergebnis}}, das Band von {below} bis {above} der Fälle',
   'whatIf.shareBelow': '{share} liegen darunter',

@@ -264,10 +264,9 @@ export default {
   'budget.clearAll': 'Clear all',
   'budget.clearAllOf': 'Clear all exceptions of {name}',
   'budget.balanceYear': 'Balance {year}',
-  'budget.fit.yearLacks': '{year} is',
-  'budget.fit.lacking': 'short.',
-  'budget.fit.yearHas': '{year} is in the black, with',
-  'budget.fit.spare': 'to spare{redCount, plural, =0 {.} other {, but not every month is.}}',
+  'budget.fit.yearLacks': '{year} is {amount} short.',
+  'budget.fit.yearHas':
+    '{year} is in the black, with {amount} to spare{redCount, plural, =0 {.} other {, but not every month is.}}',
   'budget.fit.monthsInTheRed': '{redCount, plural, one {One month in the red} other {# months in the red}}',
   'budget.fit.whereToCut': 'Where to cut',
   'budget.fit.yearLocked': '{year} is locked. Unlock it to change its figures.',

@@ -109,9 +109,7 @@ export default {
   'whatIf.cumulativeNet': 'Cumulative net',
   'whatIf.netByMonth': 'Net by month',
   'whatIf.endsBetween':
-    '{withoutFigure, plural, =0 {} other {{withoutFigure, plural, one {In no case does the plan have a figure at its end. } other {In {share} of the cases the plan has no figure at its end; of the others: }}}}In {within} of the cases the plan ends between',
-  'whatIf.medianAndRed':
-    ', with a median of {money}. {endsInTheRed, plural, =0 {In none of them does it end below zero.} other {In {share} of them it ends below zero.}}',
+    '{withoutFigure, plural, =0 {} other {{withoutFigure, plural, one {In no case does the plan have a figure at its end. } other {In {share} of the cases the plan has no figure at its end; of the others: }}}}In {within} of the cases the plan ends between {low} and {high}, with a median of {median}. {endsInTheRed, plural, =0 {In none of them does it end below zero.} other {In {redShare} of them it ends below zero.}}',
   'whatIf.bandTitle':
     '{shown, select, net {Net by month} other {Cumulative net}}, the band from {below} to {above} of the cases',
   'whatIf.shareBelow': '{share} are below',

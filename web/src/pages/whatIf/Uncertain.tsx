@@ -13,6 +13,7 @@ import Form from 'react-bootstrap/Form';
 import { FigureField } from '../../fields/FigureField.tsx';
 import { DrawFields } from './DrawFields.tsx';
 import { around, drawsOfToday } from './draws.ts';
+import { EmphasizedText, emphasized } from '../../ui/EmphasizedText.tsx';
 import { Icon } from '../../ui/Icon.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
@@ -45,7 +46,11 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
   const refusal = limitsRefusal(limits);
   const isAble = refusal === null && draws.every((draw) => drawRefusal(draw) === null);
   const computation = useComputation(document, [draws, runs, seed, limits], (worker, progress) =>
-    isAble ? worker.uncertainty(plainDocument(document), { draws, runs, seed, limits }, progress) : null,
+    isAble
+      ? worker
+          .uncertainty(plainDocument(document), { draws, runs, seed, limits }, progress)
+          .then((bands) => ({ ...bands, below, above }))
+      : null,
   );
   const percent = (share: number) => writeShare(share, plan.locale);
   const { result } = computation;
@@ -137,38 +142,38 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
       </div>
       {result && band && (
         <>
-          <p className="uncertain-words" role="status">
-            {t('whatIf.endsBetween', {
-              withoutFigure: result.withoutFigure,
-              share: percent(result.withoutFigure),
-              within: percent(above - below),
-            })}{' '}
-            <strong>{money(result.cumulative.low[last]!)}</strong> {t('whatIf.andBetween')}{' '}
-            <strong>{money(result.cumulative.high[last]!)}</strong>
-            {t('whatIf.medianAndRed', {
-              money: money(result.cumulative.middle[last]!),
-              endsInTheRed: result.endsInTheRed,
-              share: writeShare(result.endsInTheRed, plan.locale),
-            })}
+          <p className="uncertain-words" role="status" aria-busy={!computation.isCurrent}>
+            <EmphasizedText
+              text={t('whatIf.endsBetween', {
+                withoutFigure: result.withoutFigure,
+                share: percent(result.withoutFigure),
+                within: percent(result.above - result.below),
+                low: emphasized(money(result.cumulative.low[last]!)),
+                high: emphasized(money(result.cumulative.high[last]!)),
+                median: money(result.cumulative.middle[last]!),
+                endsInTheRed: result.endsInTheRed,
+                redShare: percent(result.endsInTheRed),
+              })}
+            />
           </p>
           <div className="what-if-picture">
             <PictureView
               height="100%"
               picture={{
-                label: t('whatIf.bandTitle', { shown, below: percent(below), above: percent(above) }),
+                label: t('whatIf.bandTitle', { shown, below: percent(result.below), above: percent(result.above) }),
                 axis: plan.currency,
                 categoryName: t('whatIf.month'),
                 categories: model.calendar.months.map((month) => monthInWords(month, plan.locale, 'short')),
                 write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
                 series: [
                   {
-                    label: t('whatIf.shareBelow', { share: percent(below) }),
+                    label: t('whatIf.shareBelow', { share: percent(result.below) }),
                     values: figures(band.low),
                     mark: 'line',
                     tone: 'memo',
                   },
                   {
-                    label: t('whatIf.shareAbove', { share: percent(1 - above) }),
+                    label: t('whatIf.shareAbove', { share: percent(1 - result.above) }),
                     values: figures(band.high),
                     mark: 'band',
                     tone: 'memo',

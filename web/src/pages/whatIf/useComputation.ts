@@ -6,10 +6,17 @@ import type { Computations } from './worker.ts';
 /** How a computation stands: its last result stays in sight while the next one is under way. */
 export interface Computation<T> {
   readonly result: T | null;
+  /** Whether the result is that of the plan and the terms as they are now. */
+  readonly isCurrent: boolean;
   /** How far it is, from 0 to 1; `null` when nothing is under way. */
   readonly done: number | null;
   readonly error: string | null;
   readonly cancel: () => void;
+}
+
+interface State<T> extends Pick<Computation<T>, 'result' | 'done' | 'error'> {
+  /** The plan and the terms the result is computed from. */
+  readonly source: { readonly document: Document; readonly key: string } | null;
 }
 
 /** How long a computation waits for the next change before it begins, in milliseconds. */
@@ -24,8 +31,8 @@ export function useComputation<T>(
   terms: readonly unknown[],
   compute: (worker: Remote<Computations>, progress: (done: number) => void) => Promise<T> | null,
 ): Computation<T> {
-  const asked = JSON.stringify(terms);
-  const [state, setState] = useState<Omit<Computation<T>, 'cancel'>>({ result: null, done: null, error: null });
+  const key = JSON.stringify(terms);
+  const [state, setState] = useState<State<T>>({ result: null, source: null, done: null, error: null });
   const latest = useRef(compute);
   useEffect(() => {
     latest.current = compute;
@@ -48,29 +55,35 @@ export function useComputation<T>(
       const computed = latest.current(wrap<Computations>(started), progress);
       if (computed === null) {
         stop();
-        return setState({ result: null, done: null, error: null });
+        return setState({ result: null, source: { document, key }, done: null, error: null });
       }
       setState((before) => ({ ...before, done: 0, error: null }));
       computed.then(
         (result) => {
           if (ended()) return;
           stop();
-          setState({ result, done: null, error: null });
+          setState({ result, source: { document, key }, done: null, error: null });
         },
         (error: unknown) => {
           if (ended()) return;
           stop();
-          setState({ result: null, done: null, error: error instanceof Error ? error.message : String(error) });
+          setState({
+            result: null,
+            source: { document, key },
+            done: null,
+            error: error instanceof Error ? error.message : String(error),
+          });
         },
       );
     }, PAUSE);
     return () => clearTimeout(timer);
-  }, [document, asked, stop]);
+  }, [document, key, stop]);
   useEffect(() => stop, [stop]);
 
   const cancel = useCallback(() => {
     stop();
     setState((before) => ({ ...before, done: null }));
   }, [stop]);
-  return { ...state, cancel };
+  const { source, ...shown } = state;
+  return { ...shown, isCurrent: source?.document === document && source.key === key, cancel };
 }

@@ -16,6 +16,7 @@ import {
 import Form from 'react-bootstrap/Form';
 import { useState } from 'react';
 import { MonthField } from '../../../fields/CalendarField.tsx';
+import { EmphasizedText, emphasized } from '../../../ui/EmphasizedText.tsx';
 import { SidePanel } from '../../../ui/SidePanel.tsx';
 import { useSession, useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { valueOf } from '../../../parts/lines/figures.ts';
@@ -55,16 +56,21 @@ export function FitPanel({ year, onShow, onClose }: FitPanelProps) {
     <SidePanel title={t('budget.balanceYear', { year: called })} onClose={onClose}>
       <p className="fit-verdict" role="status">
         {total < -0.005 ? (
-          <>
-            {t('budget.fit.yearLacks', { year: called })}{' '}
-            <strong className="in-the-red">{writeWithUnit(Math.abs(total), 'money', plan)}</strong>{' '}
-            {t('budget.fit.lacking')}
-          </>
+          <EmphasizedText
+            text={t('budget.fit.yearLacks', {
+              year: called,
+              amount: emphasized(writeWithUnit(Math.abs(total), 'money', plan)),
+            })}
+            className="in-the-red"
+          />
         ) : (
-          <>
-            {t('budget.fit.yearHas', { year: called })} <strong>{writeWithUnit(total, 'money', plan)}</strong>{' '}
-            {t('budget.fit.spare', { redCount: red.length })}
-          </>
+          <EmphasizedText
+            text={t('budget.fit.yearHas', {
+              year: called,
+              amount: emphasized(writeWithUnit(total, 'money', plan)),
+              redCount: red.length,
+            })}
+          />
         )}
       </p>
       {red.length > 0 && (
