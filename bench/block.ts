@@ -39,10 +39,10 @@ export function typedPlan(lines: number, months: number): Document {
   return parsePlan({
     ...planFile(lines, months),
     ruleSteps: [],
-    exceptions: Array.from({ length: lines * months }, (_, at) => ({
-      line: `Line ${at % lines}`,
-      month: addMonths(FIRST, Math.floor(at / lines)),
-      amount: at,
+    exceptions: Array.from({ length: lines * months }, (_, index) => ({
+      line: `Line ${index % lines}`,
+      month: addMonths(FIRST, Math.floor(index / lines)),
+      amount: index,
     })),
   });
 }
@@ -52,9 +52,9 @@ function planFile(lines: number, months = 12) {
     version: 1,
     plan: { name: 'Bench', currency: 'EUR', locale: 'en-IE', firstMonth: FIRST, months },
     groups: [{ name: 'All', side: 'expense' }],
-    lines: Array.from({ length: lines }, (_, at) => ({ id: `l${at}`, group: 'All', name: `Line ${at}` })),
-    ruleSteps: Array.from({ length: lines }, (_, at) =>
-      at === 0 ? { line: 'Line 0', amount: 1 } : { line: `Line ${at}`, formula: `Line ${at - 1} * 1.01 + 2` },
+    lines: Array.from({ length: lines }, (_, index) => ({ id: `l${index}`, group: 'All', name: `Line ${index}` })),
+    ruleSteps: Array.from({ length: lines }, (_, index) =>
+      index === 0 ? { line: 'Line 0', amount: 1 } : { line: `Line ${index}`, formula: `Line ${index - 1} * 1.01 + 2` },
     ),
   };
 }
@@ -65,11 +65,11 @@ function block(plan: Document, from: number, cells: number): Command {
     kind: 'figures.set',
     as: 'exceptions',
     figures: Array.from({ length: cells }, (_, nth) => {
-      const at = from + nth;
+      const index = from + nth;
       return {
-        line: lines[at % lines.length]!,
-        month: addMonths(FIRST, Math.floor(at / lines.length)),
-        figure: at + 0.5,
+        line: lines[index % lines.length]!,
+        month: addMonths(FIRST, Math.floor(index / lines.length)),
+        figure: index + 0.5,
       };
     }),
   };

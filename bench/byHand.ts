@@ -21,8 +21,8 @@ export function byHand(plan: BenchPlan): {
     Float64Array,
     Float64Array,
   ];
-  const years = Float64Array.from({ length: months }, (_, at) => Math.floor(at / 12));
-  const monthOfYear = Float64Array.from({ length: months }, (_, at) => (at % 12) + 1);
+  const years = Float64Array.from({ length: months }, (_, index) => Math.floor(index / 12));
+  const monthOfYear = Float64Array.from({ length: months }, (_, index) => (index % 12) + 1);
 
   const line = (index: number): void => {
     const rule = plan.lines[index]!;
@@ -34,63 +34,65 @@ export function byHand(plan: BenchPlan): {
         return;
       case 'growth': {
         const factor = 1 + rates[rule.rate]!;
-        for (let at = 0; at < months; at++) out[at] = rule.amount * factor ** years[at]!;
+        for (let index = 0; index < months; index++) out[index] = rule.amount * factor ** years[index]!;
         return;
       }
       case 'share': {
         const a = lines[rule.a]!;
         const rate = rates[rule.rate]!;
-        for (let at = 0; at < months; at++) out[at] = a[at]! * rate;
+        for (let index = 0; index < months; index++) out[index] = a[index]! * rate;
         return;
       }
       case 'scaled': {
         const a = lines[rule.a]!;
         const b = lines[rule.b]!;
         const factor = 1 + rates[rule.rate]!;
-        for (let at = 0; at < months; at++) out[at] = a[at]! * factor + b[at]!;
+        for (let index = 0; index < months; index++) out[index] = a[index]! * factor + b[index]!;
         return;
       }
       case 'mixed': {
         const a = lines[rule.a]!;
         const b = lines[rule.b]!;
         const c = lines[rule.c]!;
-        for (let at = 0; at < months; at++) out[at] = (a[at]! + b[at]! - c[at]!) / 2;
+        for (let index = 0; index < months; index++) out[index] = (a[index]! + b[index]! - c[index]!) / 2;
         return;
       }
       case 'seasonal': {
         const a = lines[rule.a]!;
-        for (let at = 0; at < months; at++) out[at] = monthOfYear[at] === rule.month ? rule.amount : a[at]!;
+        for (let index = 0; index < months; index++)
+          out[index] = monthOfYear[index] === rule.month ? rule.amount : a[index]!;
         return;
       }
       case 'atLeast': {
         const a = lines[rule.a]!;
         const b = lines[rule.b]!;
-        for (let at = 0; at < months; at++) out[at] = Math.max(a[at]! - b[at]!, 0);
+        for (let index = 0; index < months; index++) out[index] = Math.max(a[index]! - b[index]!, 0);
         return;
       }
       case 'balance': {
         const a = lines[rule.a]!;
         const factor = 1 + rates[rule.rate]! / 12;
         out[0] = a[0]!;
-        for (let at = 1; at < months; at++) out[at] = out[at - 1]! * factor + a[at]!;
+        for (let index = 1; index < months; index++) out[index] = out[index - 1]! * factor + a[index]!;
         return;
       }
       case 'lagged': {
         const a = lines[rule.a]!;
         const factor = 1 + rates[rule.rate]!;
         out[0] = 0;
-        for (let at = 1; at < months; at++) out[at] = a[at - 1]! * factor;
+        for (let index = 1; index < months; index++) out[index] = a[index - 1]! * factor;
         return;
       }
       case 'running': {
         const a = lines[rule.a]!;
-        for (let at = 0; at < months; at++) out[at] = at % 12 === 0 ? a[at]! : out[at - 1]! + a[at]!;
+        for (let index = 0; index < months; index++)
+          out[index] = index % 12 === 0 ? a[index]! : out[index - 1]! + a[index]!;
         return;
       }
       case 'ratio': {
         const a = lines[rule.a]!;
         const b = lines[rule.b]!;
-        for (let at = 0; at < months; at++) out[at] = a[at]! / b[at]!;
+        for (let index = 0; index < months; index++) out[index] = a[index]! / b[index]!;
         return;
       }
       case 'pair': {
@@ -101,9 +103,9 @@ export function byHand(plan: BenchPlan): {
         const b = lines[other.a]!;
         out[0] = a[0]!;
         partner[0] = b[0]!;
-        for (let at = 1; at < months; at++) {
-          out[at] = partner[at - 1]! * rule.factor + a[at]!;
-          partner[at] = out[at - 1]! * other.factor + b[at]!;
+        for (let index = 1; index < months; index++) {
+          out[index] = partner[index - 1]! * rule.factor + a[index]!;
+          partner[index] = out[index - 1]! * other.factor + b[index]!;
         }
       }
     }
@@ -117,16 +119,16 @@ export function byHand(plan: BenchPlan): {
     expenses.fill(0);
     groups.forEach((figures, index) => addTo(plan.sides[index] === 1 ? income : expenses, figures));
     let sum = 0;
-    for (let at = 0; at < months; at++) {
-      net[at] = income[at]! - expenses[at]!;
-      sum += net[at]!;
-      cumulative[at] = sum;
-      left[at] = net[at]!;
+    for (let index = 0; index < months; index++) {
+      net[index] = income[index]! - expenses[index]!;
+      sum += net[index]!;
+      cumulative[index] = sum;
+      left[index] = net[index]!;
     }
   };
   return { recalculate, lines, net, cumulative };
 }
 
 function addTo(out: Float64Array, figures: Float64Array): void {
-  for (let at = 0; at < out.length; at++) out[at] = out[at]! + figures[at]!;
+  for (let index = 0; index < out.length; index++) out[index] = out[index]! + figures[index]!;
 }

@@ -10,18 +10,18 @@ export function byLibrary(plan: BenchPlan): { recalculate: () => void; lines: Fl
   const lines = plan.lines.map(() => new Float64Array(months));
   const compiled = plan.lines.map((line) => compile(expressionOf(line)));
   const scope: Record<string, number> = {};
-  const evaluate = (index: number, at: number): number => {
+  const evaluate = (index: number, position: number): number => {
     const line = plan.lines[index]!;
     if (line.kind === 'amount') {
-      const exception = line.exceptions.find(({ period }) => period === at);
+      const exception = line.exceptions.find(({ period }) => period === position);
       if (exception) return exception.amount;
     }
-    fillScope(scope, plan, line, lines, index, at);
+    fillScope(scope, plan, line, lines, index, position);
     return (compiled[index] as EvalFunction).evaluate(scope) as number;
   };
   const recalculate = () => {
-    for (let at = 0; at < months; at++) {
-      for (let index = 0; index < lines.length; index++) lines[index]![at] = evaluate(index, at);
+    for (let position = 0; position < months; position++) {
+      for (let index = 0; index < lines.length; index++) lines[index]![position] = evaluate(index, position);
     }
   };
   return { recalculate, lines };
@@ -33,17 +33,17 @@ function fillScope(
   line: BenchLine,
   lines: readonly Float64Array[],
   index: number,
-  at: number,
+  position: number,
 ): void {
   if ('rate' in line) scope.rate = plan.rates[line.rate]!;
-  if ('a' in line) scope.a = lines[line.a]![at]!;
-  if ('b' in line) scope.b = lines[line.b]![at]!;
-  if ('c' in line) scope.c = lines[line.c]![at]!;
-  scope.years = Math.floor(at / 12);
-  scope.month = (at % 12) + 1;
+  if ('a' in line) scope.a = lines[line.a]![position]!;
+  if ('b' in line) scope.b = lines[line.b]![position]!;
+  if ('c' in line) scope.c = lines[line.c]![position]!;
+  scope.years = Math.floor(position / 12);
+  scope.month = (position % 12) + 1;
   const before = line.kind === 'pair' ? line.partner : line.kind === 'lagged' ? line.a : index;
-  scope.before = at === 0 ? 0 : lines[before]![at - 1]!;
-  if (line.kind === 'running' && at % 12 === 0) scope.before = 0;
+  scope.before = position === 0 ? 0 : lines[before]![position - 1]!;
+  if (line.kind === 'running' && position % 12 === 0) scope.before = 0;
 }
 
 function expressionOf(line: BenchLine): string {

@@ -71,11 +71,11 @@ function figureEdits(plan: BenchPlan, model: Model): () => void {
 function refuseDifference(plan: BenchPlan, model: Model, lines: readonly Float64Array[]): void {
   [...plan.document.lines.values()].forEach((line, index) => {
     const { values } = model.seriesOf(line.id)!;
-    for (let at = 0; at < plan.months; at++) {
-      const value = Number.isNaN(values[at]) ? 0 : values[at]!;
-      const expected = lines[index]![at]!;
+    for (let position = 0; position < plan.months; position++) {
+      const value = Number.isNaN(values[position]) ? 0 : values[position]!;
+      const expected = lines[index]![position]!;
       if (Math.abs(value - expected) > 1e-9 * Math.max(1, Math.abs(expected))) {
-        throw new Error(`${line.name} differs in period ${at}: ${value} instead of ${expected}.`);
+        throw new Error(`${line.name} differs in period ${position}: ${value} instead of ${expected}.`);
       }
     }
   });

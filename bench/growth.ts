@@ -21,14 +21,14 @@ const list: Document = parsePlan({
     { id: 'amount', list: 'List', name: 'Amount' },
     { id: 'twice', list: 'List', name: 'Twice', kind: 'rule', formula: 'Amount * 2' },
   ],
-  listItems: Array.from({ length: ITEMS }, (_, at) => ({ id: `i${at}`, list: 'List' })),
-  listCells: Array.from({ length: ITEMS }, (_, at) => ({ item: `i${at}`, column: 'amount', figure: at })),
+  listItems: Array.from({ length: ITEMS }, (_, index) => ({ id: `i${index}`, list: 'List' })),
+  listCells: Array.from({ length: ITEMS }, (_, index) => ({ item: `i${index}`, column: 'amount', figure: index })),
 });
 
 /** How long one of so many cells takes, in milliseconds: decided and recalculated. */
 function perCellSet(count: number): number {
   const model = new Model(list);
-  const cells = Array.from({ length: count }, (_, at) => ({ item: `i${at}`, column: 'twice', value: at }));
+  const cells = Array.from({ length: count }, (_, index) => ({ item: `i${index}`, column: 'twice', value: index }));
   const begun = performance.now();
   const decision = decide(list, { kind: 'listCells.set', cells });
   if (!decision.ok) throw new Error(decision.refusal.message.id);

@@ -38,8 +38,8 @@ export function ledgerRows(): Row[] {
     const words = Array.from({ length: 2000 }, () =>
       Array.from({ length: 2 + random.below(3) }, () => SYLLABLES[random.below(SYLLABLES.length)]!).join(''),
     );
-    const entries = Array.from({ length: ENTRIES }, (_, at) =>
-      entryOf(`e${at}`, {
+    const entries = Array.from({ length: ENTRIES }, (_, index) =>
+      entryOf(`e${index}`, {
         date: `${addMonths(first, random.below(MONTHS))}-${String(1 + random.below(28)).padStart(2, '0')}`,
         what: Array.from({ length: 3 }, () => words[random.below(words.length)]!).join(' '),
         line: `line-${random.below(LINES)}`,
@@ -88,20 +88,27 @@ export function importRows(): Row[] {
         version: 1,
         plan: { id, name: 'Bench', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 36 },
         groups: [{ name: 'Costs', side: 'expense' }],
-        lines: Array.from({ length: 20 }, (_, at) => ({ id: `line-${at}`, group: 'Costs', name: `Line ${at}` })),
+        lines: Array.from({ length: 20 }, (_, index) => ({
+          id: `line-${index}`,
+          group: 'Costs',
+          name: `Line ${index}`,
+        })),
         accounts: [{ id: 'bank', name: 'Bank' }],
-        assignmentRules: Array.from({ length: RULES }, (_, at) => ({ text: words[at], line: `Line ${at % 20}` })),
+        assignmentRules: Array.from({ length: RULES }, (_, index) => ({
+          text: words[index],
+          line: `Line ${index % 20}`,
+        })),
       });
-    const lines = Array.from({ length: STATEMENT }, (_, at): StatementLine => ({
+    const lines = Array.from({ length: STATEMENT }, (_, index): StatementLine => ({
       date: addDays('2026-01-01', random.below(360)),
       what: `${words[random.below(words.length)]} ${words[random.below(words.length)]}`,
       amount: -1 - random.below(90_000),
-      reference: `R${at}`,
-      place: { id: 'formats.place.line', values: { line: at } },
+      reference: `R${index}`,
+      place: { id: 'formats.place.line', values: { line: index } },
     }));
     // A tenth of it is there already.
-    const known = lines.slice(0, STATEMENT / 10).map(({ date, what, amount, reference }, at) =>
-      entryOf(`known-${at}`, { date, what, amount, reference, account: 'bank' }),
+    const known = lines.slice(0, STATEMENT / 10).map(({ date, what, amount, reference }, index) =>
+      entryOf(`known-${index}`, { date, what, amount, reference, account: 'bank' }),
     ); // prettier-ignore
     const store = openStore(join(folder, 'bench.db'));
     let nth = 0;
@@ -113,8 +120,8 @@ export function importRows(): Row[] {
       const entries = store.ledger.ofAccount(id, 'bank', '2025-12-01', '2027-02-01');
       const earlier = store.ledger.earlier(id, 5000);
       const preview = previewStatement({ document, account: 'bank', lines, entries, expected: [], earlier });
-      const edits = preview.flatMap((each, at): EntryEdit[] => {
-        const edit = editFor(each, each.assignment ?? { line: '', toAccount: '' }, 'bank', `n${at}`, document);
+      const edits = preview.flatMap((each, index): EntryEdit[] => {
+        const edit = editFor(each, each.assignment ?? { line: '', toAccount: '' }, 'bank', `n${index}`, document);
         return edit ? [edit] : [];
       });
       const outcome = store.carryOut(id, 'local', `take-${id}`, { kind: 'entries.set', entries: edits });
@@ -133,8 +140,8 @@ export function importRows(): Row[] {
     );
     const insertedBare = () => {
       const planId = `plan-${++nth}`;
-      const rows = lines.map(({ date, what, amount, reference }, at) =>
-        entryOf(`n${at}`, { date, what, amount, reference, account: 'bank' }),
+      const rows = lines.map(({ date, what, amount, reference }, index) =>
+        entryOf(`n${index}`, { date, what, amount, reference, account: 'bank' }),
       ); // prettier-ignore
       const begun = performance.now();
       database.transaction(() => rows.forEach((row) => insert.run({ planId, ...row })))();

@@ -65,9 +65,9 @@ function benchList(): Document {
       ...TYPED.map((name) => ({ id: name, list: 'List', name })),
       ...Object.entries(RULES).map(([name, formula]) => ({ id: name, list: 'List', name, kind: 'rule', formula })),
     ],
-    listItems: Array.from({ length: ITEMS }, (_, at) => ({ id: `i${at}`, list: 'List' })),
-    listCells: Array.from({ length: ITEMS }, (_, at) =>
-      TYPED.map((column) => ({ item: `i${at}`, column, figure: 1 + random.below(10_000) / 100 })),
+    listItems: Array.from({ length: ITEMS }, (_, index) => ({ id: `i${index}`, list: 'List' })),
+    listCells: Array.from({ length: ITEMS }, (_, index) =>
+      TYPED.map((column) => ({ item: `i${index}`, column, figure: 1 + random.below(10_000) / 100 })),
     ).flat(),
   });
 }
@@ -77,7 +77,7 @@ type Columns = Readonly<Record<(typeof TYPED)[number] | keyof typeof RULES, Floa
 
 function byHand(document: Document) {
   const columns = Object.fromEntries([
-    ...TYPED.map((name) => [name, Float64Array.from({ length: ITEMS }, (_, at) => document.listCells.get(`i${at}:${name}`)!.figure!)]), // prettier-ignore
+    ...TYPED.map((name) => [name, Float64Array.from({ length: ITEMS }, (_, index) => document.listCells.get(`i${index}:${name}`)!.figure!)]), // prettier-ignore
     ...Object.keys(RULES).map((name) => [name, new Float64Array(ITEMS)]),
   ]) as Columns;
   return { columns, recalculate: (turn: number) => computeByHand(columns, turn * 1e-6) };
@@ -91,23 +91,24 @@ function computeByHand(columns: Columns, nudged: number): void {
   const { Quantity, Price, Hours, Actual, extended, discount, net, vat, gross, difference, hourly, dearer, rounded, sum, share, balance } = columns; // prettier-ignore
   const count = Quantity.length;
   const [index, discountRate, vatRate] = [1.02 + nudged, 0.001 + nudged, 0.19 + nudged];
-  for (let at = 0; at < count; at++) extended[at] = Quantity[at]! * Price[at]! * index;
-  for (let at = 0; at < count; at++) discount[at] = extended[at]! * discountRate;
-  for (let at = 0; at < count; at++) net[at] = extended[at]! - discount[at]!;
-  for (let at = 0; at < count; at++) vat[at] = net[at]! * vatRate;
-  for (let at = 0; at < count; at++) gross[at] = net[at]! + vat[at]!;
-  for (let at = 0; at < count; at++) difference[at] = gross[at]! - Actual[at]!;
-  for (let at = 0; at < count; at++) hourly[at] = gross[at]! / Hours[at]!;
-  for (let at = 0; at < count; at++) dearer[at] = Math.max(gross[at]!, Actual[at]!);
-  for (let at = 0; at < count; at++) rounded[at] = roundTo(gross[at]!, 2);
+  for (let position = 0; position < count; position++)
+    extended[position] = Quantity[position]! * Price[position]! * index;
+  for (let index = 0; index < count; index++) discount[index] = extended[index]! * discountRate;
+  for (let index = 0; index < count; index++) net[index] = extended[index]! - discount[index]!;
+  for (let index = 0; index < count; index++) vat[index] = net[index]! * vatRate;
+  for (let index = 0; index < count; index++) gross[index] = net[index]! + vat[index]!;
+  for (let index = 0; index < count; index++) difference[index] = gross[index]! - Actual[index]!;
+  for (let index = 0; index < count; index++) hourly[index] = gross[index]! / Hours[index]!;
+  for (let index = 0; index < count; index++) dearer[index] = Math.max(gross[index]!, Actual[index]!);
+  for (let index = 0; index < count; index++) rounded[index] = roundTo(gross[index]!, 2);
   let reached = 0;
-  for (let at = 0; at < count; at++) sum[at] = reached += net[at]!;
+  for (let index = 0; index < count; index++) sum[index] = reached += net[index]!;
   let total = 0;
-  for (let at = 0; at < count; at++) total += gross[at]!;
-  for (let at = 0; at < count; at++) share[at] = gross[at]! / total;
+  for (let index = 0; index < count; index++) total += gross[index]!;
+  for (let index = 0; index < count; index++) share[index] = gross[index]! / total;
   balance[0] = vat[0]!;
   const factor = 1 + discountRate;
-  for (let at = 1; at < count; at++) balance[at] = balance[at - 1]! * factor + vat[at]!;
+  for (let index = 1; index < count; index++) balance[index] = balance[index - 1]! * factor + vat[index]!;
 }
 
 /** Recalculations in which all figures really change: all rates move a little. */
@@ -149,9 +150,9 @@ function refuseDifference(model: Model, columns: Columns): void {
   for (const name of Object.keys(RULES) as (keyof typeof RULES)[]) {
     const expected = columns[name];
     const { values } = list.seriesOf(name)!;
-    expected.forEach((value, at) => {
-      if (Math.abs(values[at]! - value) > 1e-9 * Math.max(1, Math.abs(value)))
-        throw new Error(`${name} differs in row ${at}: ${values[at]} instead of ${value}.`);
+    expected.forEach((value, index) => {
+      if (Math.abs(values[index]! - value) > 1e-9 * Math.max(1, Math.abs(value)))
+        throw new Error(`${name} differs in row ${index}: ${values[index]} instead of ${value}.`);
     });
   }
 }

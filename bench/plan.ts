@@ -114,8 +114,8 @@ function draw(
   }
 }
 
-function pick(at: number): BenchLine['kind'] {
-  let rest = at * WEIGHTS.reduce((sum, [, weight]) => sum + weight, 0);
+function pick(index: number): BenchLine['kind'] {
+  let rest = index * WEIGHTS.reduce((sum, [, weight]) => sum + weight, 0);
   for (const [kind, weight] of WEIGHTS) if ((rest -= weight) < 0) return kind;
   return 'amount';
 }

@@ -30,10 +30,10 @@ export async function serverRows(): Promise<Row[]> {
   try {
     let next = 0;
     const order = (lines: number, months: number) => {
-      const at = next++;
-      const month = addMonths(FIRST, at % months);
-      const command = { kind: 'line.setFigure', line: `l${at % lines}`, month, reach: 'month', figure: at };
-      return { id: `c${at}`, command };
+      const index = next++;
+      const month = addMonths(FIRST, index % months);
+      const command = { kind: 'line.setFigure', line: `l${index % lines}`, month, reach: 'month', figure: index };
+      return { id: `c${index}`, command };
     };
     const command = (plan: string, lines: number, months: number) =>
       ask('POST', `/api/plans/${plan}/commands`, order(lines, months));
@@ -91,13 +91,13 @@ function withId(document: Document, id: string): Document {
 }
 
 function entries() {
-  return Array.from({ length: ENTRIES }, (_, at) =>
-    entryOf(`e${at}`, {
-      date: `${addMonths(FIRST, at % 600)}-01`,
-      what: `Entry ${at}`,
-      line: `l${at % 300}`,
+  return Array.from({ length: ENTRIES }, (_, index) =>
+    entryOf(`e${index}`, {
+      date: `${addMonths(FIRST, index % 600)}-01`,
+      what: `Entry ${index}`,
+      line: `l${index % 300}`,
       account: 'bank',
-      amount: -at - 1,
+      amount: -index - 1,
     }),
   );
 }
@@ -156,12 +156,17 @@ function bareTransactions(file: string): number {
      values ('small', @at, @command, 'local', '2026-01-01T00:00:00.000Z', 'line.setFigure', 'Line 1, January 2026: 1', null, 'done', @changes, @size)`,
   );
   const revision = database.prepare(`update plans set revision = ? where id = 'small'`);
-  const commit = database.transaction((at: number) => {
-    const row = { id: `l${at % 20}:${at % 12}`, line: `l${at % 20}`, month: addMonths(FIRST, at % 12), at };
+  const commit = database.transaction((index: number) => {
+    const row = {
+      id: `l${index % 20}:${index % 12}`,
+      line: `l${index % 20}`,
+      month: addMonths(FIRST, index % 12),
+      at: index,
+    };
     const changes = JSON.stringify([{ table: 'exceptions', id: row.id, before: row, after: row }]);
     figure.run(row);
-    log.run({ at, command: `bare${at}`, changes, size: changes.length });
-    revision.run(at);
+    log.run({ at: index, command: `bare${index}`, changes, size: changes.length });
+    revision.run(index);
   });
   const begun = performance.now();
   let done = 0;

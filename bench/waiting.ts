@@ -14,20 +14,20 @@ const LINES = 84;
 
 /** Entries of a statement of years. */
 const newEntries = () =>
-  Array.from({ length: 20_000 }, (_, at) => {
-    const date = `20${26 + (at % 10)}-0${1 + (at % 9)}-1${at % 10}`;
+  Array.from({ length: 20_000 }, (_, index) => {
+    const date = `20${26 + (index % 10)}-0${1 + (index % 9)}-1${index % 10}`;
     return {
-      entry: `n${at}`,
+      entry: `n${index}`,
       before: null,
-      after: { date, what: `Payment ${at % 500}`, account: '', amount: -1 - at },
+      after: { date, what: `Payment ${index % 500}`, account: '', amount: -1 - index },
     };
   });
 
 const newFigures = () =>
-  Array.from({ length: 10_000 }, (_, at) => ({
-    line: `l${Math.floor(at / 120)}`,
-    month: addMonths(toMonth('2026-01'), at % 120),
-    figure: at,
+  Array.from({ length: 10_000 }, (_, index) => ({
+    line: `l${Math.floor(index / 120)}`,
+    month: addMonths(toMonth('2026-01'), index % 120),
+    figure: index,
   }));
 
 /** How long small requests are sent at least while something is under way, in milliseconds. */
@@ -41,8 +41,8 @@ export async function waitingRows(): Promise<Row[]> {
   const settings = { currency: 'EUR', locale: 'en-IE', firstMonth: toMonth('2026-01'), months: 120 };
   const entries = Array.from(
     { length: ENTRIES },
-    (_, at) =>
-    entryOf(`e${at}`, { date: `20${26 + (at % 10)}-0${1 + (at % 9)}-1${at % 10}`, what: `Payment ${at % 500}`, account: 'a', amount: -100 - at }), // prettier-ignore
+    (_, index) =>
+    entryOf(`e${index}`, { date: `20${26 + (index % 10)}-0${1 + (index % 9)}-1${index % 10}`, what: `Payment ${index % 500}`, account: 'a', amount: -100 - index }), // prettier-ignore
   );
   store.create(newPlan({ id: 'large', name: 'Large', ...settings }), 'local', entries);
   store.create(newPlan({ id: 'small', name: 'Small', ...settings, months: 12 }), 'local');
@@ -66,7 +66,7 @@ export async function waitingRows(): Promise<Row[]> {
     };
     const order = (id: string, command: object) => done('/plans/large/commands', { id, command });
     await order('group', { kind: 'group.add', id: 'g', name: 'Costs', side: 'expense', rhythm: 'fixed', before: null });
-    for (let at = 0; at < LINES; at++) await order(`line${at}`, { kind: 'line.add', id: `l${at}`, group: 'g', name: `Line ${at}`, unit: 'money', before: null }); // prettier-ignore
+    for (let index = 0; index < LINES; index++) await order(`line${index}`, { kind: 'line.add', id: `l${index}`, group: 'g', name: `Line ${index}`, unit: 'money', before: null }); // prettier-ignore
     const before = LINES + 3;
     const works: [string, () => Promise<unknown>][] = [
       ['a body of 24 MB of zeros is refused', () => post('/plans/small/commands', `[${'0,'.repeat(12_000_000 - 2)}0]`)],

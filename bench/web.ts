@@ -35,8 +35,8 @@ async function main(): Promise<void> {
   });
   const url = await new Promise<string>((resolve) =>
     server.stdout.on('data', (chunk: Buffer) => {
-      const found = /http:\S+/.exec(chunk.toString())?.[0];
-      if (found) resolve(found);
+      const match = /http:\S+/.exec(chunk.toString())?.[0];
+      if (match) resolve(match);
     }),
   );
   const browser = await chromium.launch(

@@ -154,8 +154,8 @@ test('entries are found by words, account and amount, and changed many at once',
   await expect(page.getByRole('searchbox')).toHaveValue('BAKERY');
   await expect(page.getByText(/^\d+ entries, received €0\.00/)).toBeVisible();
   const cells = page.getByRole('gridcell', { name: 'Bakery', exact: true });
-  const said = await page.getByText(/^\d+ entries, received €0\.00/).innerText();
-  const count = Number(/\d+/.exec(said));
+  const text = await page.getByText(/^\d+ entries, received €0\.00/).innerText();
+  const count = Number(/\d+/.exec(text));
   await expect(cells).toHaveCount(count);
   await cells.first().click();
   await page.keyboard.press('Control+a');

@@ -552,10 +552,10 @@ describe('haushalt convert', () => {
   it('takes a workbook for what is said of it, and writes its audit as pages', async () => {
     const sheet = join(folder, 'club.csv');
     writeFileSync(sheet, ',Jan,Feb,Mar\nIncome\nDues,100,100,120\nCosts\nHall,40,40,40\n');
-    const said = join(folder, 'said.json');
+    const typed = join(folder, 'said.json');
     const [out, pages] = [join(folder, 'club.haushalt.json'), join(folder, 'audit.pdf')];
-    writeFileSync(said, JSON.stringify({ rows: { 3: { side: 'setAside' }, 5: { kind: 'other' } } }));
-    expect((await run('convert', sheet, out, '--corrections', said, '--audit', pages)).code).toBe(0);
+    writeFileSync(typed, JSON.stringify({ rows: { 3: { side: 'setAside' }, 5: { kind: 'other' } } }));
+    expect((await run('convert', sheet, out, '--corrections', typed, '--audit', pages)).code).toBe(0);
     const { groups, lines } = JSON.parse(readFileSync(out, 'utf8')) as { groups: object[]; lines: object[] };
     expect([groups, lines]).toMatchObject([[{ side: 'setAside' }], [{ name: 'Dues' }]]);
     expect(readFileSync(pages).subarray(0, 4).toString()).toBe('%PDF');
@@ -566,8 +566,8 @@ describe('haushalt convert', () => {
       ['{"tables":{"A!1":"sheet"}}', 'are not valid: tables.A!1'],
       ['{"columns":{}}', 'are not valid: columns'],
     ] as const) {
-      writeFileSync(said, text);
-      const refused = await run('convert', sheet, join(folder, 'never.haushalt.json'), '--corrections', said);
+      writeFileSync(typed, text);
+      const refused = await run('convert', sheet, join(folder, 'never.haushalt.json'), '--corrections', typed);
       expect([refused.code, refused.error]).toEqual([expect.any(Number), expect.stringContaining(words)]);
       expect(refused.code).not.toBe(0);
     }

@@ -67,13 +67,13 @@ describe('a server killed while commands stream in', () => {
       let killed = false;
       const stream = async () => {
         while (!killed) {
-          const at = next++;
-          if (at >= 600) return;
-          const month = `${2026 + Math.floor(at / 12)}-${String((at % 12) + 1).padStart(2, '0')}`;
-          const command = { kind: 'line.setFigure', line: 'l', month, reach: 'month', figure: at + 1 };
+          const index = next++;
+          if (index >= 600) return;
+          const month = `${2026 + Math.floor(index / 12)}-${String((index % 12) + 1).padStart(2, '0')}`;
+          const command = { kind: 'line.setFigure', line: 'l', month, reach: 'month', figure: index + 1 };
           try {
-            const answer = await post(`${base}/plans/p/commands`, { id: `c${at}`, command });
-            if (answer.ok) acknowledged.set(at, at + 1);
+            const answer = await post(`${base}/plans/p/commands`, { id: `c${index}`, command });
+            if (answer.ok) acknowledged.set(index, index + 1);
           } catch {
             return;
           }
@@ -92,7 +92,7 @@ describe('a server killed while commands stream in', () => {
       };
       const figures = calculate(documentFrom(answer.tables)).figures('Net');
       expect(acknowledged.size).toBeGreaterThan(0);
-      for (const [at, figure] of acknowledged) expect(figures[at]).toBe(figure);
+      for (const [index, figure] of acknowledged) expect(figures[index]).toBe(figure);
       // What was stored without being acknowledged is whole: every revision is in the rows and in the log.
       const stored = figures.filter((figure) => figure !== 0).length;
       expect(stored).toBe(answer.revision - 2);

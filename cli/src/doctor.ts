@@ -16,8 +16,8 @@ export function doctorCommand(): Command {
     .option('--demo', t('cli.help.doctor.demo'), false)
     .action(async (options: DoctorOptions) => {
       const { databaseFile, examine } = await import('@haushalt/server');
-      const found = examine(databaseFile(dataFolder(options)), now());
-      for (const { isWell, words } of found) console.log(t('cli.doctor.line', { isWell, words }));
-      if (found.some(({ isWell }) => !isWell)) process.exitCode = 1;
+      const findings = examine(databaseFile(dataFolder(options)), now());
+      for (const { isWell, words } of findings) console.log(t('cli.doctor.line', { isWell, words }));
+      if (findings.some(({ isWell }) => !isWell)) process.exitCode = 1;
     });
 }

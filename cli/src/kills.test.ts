@@ -64,7 +64,7 @@ async function shared(folder: string): Promise<void> {
 }
 
 describe('a server that is killed time and again while several people work', () => {
-  it.concurrent.each(Array.from({ length: DATABASES }, (_, at) => at))(
+  it.concurrent.each(Array.from({ length: DATABASES }, (_, index) => index))(
     'has each acknowledged step of each person, and knows them all (%i)',
     async () => {
       const folder = mkdtempSync(join(tmpdir(), 'haushalt-kills-'));
@@ -94,16 +94,16 @@ describe('a server that is killed time and again while several people work', () 
         const work = NAMES.map(async (who) => {
           while (!killed) {
             const figure = ++next;
-            const at = figure % 600;
-            const month = `${2026 + Math.floor(at / 12)}-${String((at % 12) + 1).padStart(2, '0')}`;
+            const index = figure % 600;
+            const month = `${2026 + Math.floor(index / 12)}-${String((index % 12) + 1).padStart(2, '0')}`;
             const command = { kind: 'line.setFigure', line: who, month, reach: 'month', figure };
             try {
               const answer = await ask(who, '/plans/p/commands', { id: `c${figure}`, command });
               done++;
-              if (answer.ok) acknowledged.set(`${who} ${at}`, { who, at, figure });
+              if (answer.ok) acknowledged.set(`${who} ${index}`, { who, at: index, figure });
             } catch {
               // What was under way when the server was killed may be there or not: it is not looked at again.
-              acknowledged.delete(`${who} ${at}`);
+              acknowledged.delete(`${who} ${index}`);
               return;
             }
           }

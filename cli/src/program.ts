@@ -65,12 +65,12 @@ export async function runProgram(args: readonly string[]): Promise<void> {
 
 /** The language a command line names, wherever it does: it is spoken before anything else is read. */
 function languageGiven(args: readonly string[]): string | undefined {
-  const at = args.findIndex((arg) => arg === '--lang' || arg.startsWith('--lang='));
-  return at < 0
+  const index = args.findIndex((arg) => arg === '--lang' || arg.startsWith('--lang='));
+  return index < 0
     ? undefined
-    : args[at]!.startsWith('--lang=')
-      ? args[at]!.slice('--lang='.length)
-      : (args[at + 1] ?? '');
+    : args[index]!.startsWith('--lang=')
+      ? args[index]!.slice('--lang='.length)
+      : (args[index + 1] ?? '');
 }
 
 const isLanguage = (wanted: string): wanted is Language => (LANGUAGES as readonly string[]).includes(wanted);

@@ -72,9 +72,9 @@ function preview(
   document: Document,
   entries: readonly LedgerEntry[],
   statement: string,
-  said: readonly string[],
+  texts: readonly string[],
 ): PreviewedStatement[] {
-  const { account, accounts } = accountsSaid(document, said);
+  const { account, accounts } = accountsSaid(document, texts);
   let previewed: PreviewedStatement[];
   try {
     const remembered = account === null ? undefined : document.statementFormats.get(account);
@@ -126,7 +126,8 @@ function take(document: Document, entries: readonly LedgerEntry[], previewed: re
 }
 
 function sumOf(previewed: readonly PreviewedStatement[]): Counts {
-  const sum = (of: (counts: Counts) => number) => previewed.reduce((total, { counts }) => total + of(counts), 0);
+  const sum = (select: (counts: Counts) => number) =>
+    previewed.reduce((total, { counts }) => total + select(counts), 0);
   return {
     new: sum((counts) => counts.new),
     known: sum((counts) => counts.known),
@@ -137,15 +138,15 @@ function sumOf(previewed: readonly PreviewedStatement[]): Counts {
 }
 
 /** What was said with --account: a name for the one account of a file, or its number with a name for each of several. */
-function accountsSaid(document: Document, said: readonly string[]) {
+function accountsSaid(document: Document, texts: readonly string[]) {
   let account: string | null = null;
   const accounts: Record<string, string> = {};
-  for (const text of said) {
+  for (const text of texts) {
     // A name may hold the sign itself.
     const [whole] = rowsNamed(document.accounts, text);
-    const at = text.indexOf('=');
-    if (whole || at < 0) account = whole?.id ?? accountNamed(document, text);
-    else accounts[text.slice(0, at).trim()] = accountNamed(document, text.slice(at + 1));
+    const index = text.indexOf('=');
+    if (whole || index < 0) account = whole?.id ?? accountNamed(document, text);
+    else accounts[text.slice(0, index).trim()] = accountNamed(document, text.slice(index + 1));
   }
   return { account, accounts };
 }

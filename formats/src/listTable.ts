@@ -44,11 +44,11 @@ export function listTable(model: PlanModel, list: ListRow): ListTable {
         summariesOf(column).map((summary) => [summary, summaryIn(document, figures, column, summary)]),
       ),
     })),
-    rows: figures.items.map((item, at) => columns.map((column) => cellIn(model, column, item, at))),
+    rows: figures.items.map((item, index) => columns.map((column) => cellIn(model, column, item, index))),
   };
 }
 
-function cellIn(model: PlanModel, column: ListColumnRow, item: string, at: number): Cell {
+function cellIn(model: PlanModel, column: ListColumnRow, item: string, index: number): Cell {
   const { document } = model;
   if (!hasFigures(column)) {
     const cell = cellOf(document, item, column.id);
@@ -56,7 +56,7 @@ function cellIn(model: PlanModel, column: ListColumnRow, item: string, at: numbe
     return column.kind === 'line' ? ((cell.line && nameOf(document, cell.line)) ?? null) : cell.text;
   }
   const series = model.listOf(column.list)!.seriesOf(column.id)!;
-  if (series.codeAt(at) !== FINE) return null;
-  const value = series.valueAt(at);
+  if (series.codeAt(index) !== FINE) return null;
+  const value = series.valueAt(index);
   return column.kind === 'status' ? t(`formats.statuses.${statusOf(document, column, value)}`) : value;
 }

@@ -54,7 +54,7 @@ describe.each(LANGUAGES)('The catalogue in %s', (language) => {
       .filter((file) => file.isFile() && file.name.endsWith('.ts'))
       .flatMap((file) => [...readFileSync(join(file.parentPath, file.name), 'utf8').matchAll(/^ {2}'([^']+)':/gm)])
       .map(([, id]) => id);
-    expect(ids.filter((id, at) => ids.indexOf(id) !== at)).toEqual([]);
+    expect(ids.filter((id, index) => ids.indexOf(id) !== index)).toEqual([]);
   });
 });
 

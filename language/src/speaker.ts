@@ -115,10 +115,10 @@ export class Speaker {
       return String(text.format(written));
     }
     let written = text[0]!;
-    for (let at = 1; at < text.length; at += 2) {
-      const name = text[at]!;
+    for (let index = 1; index < text.length; index += 2) {
+      const name = text[index]!;
       if (values === undefined || !(name in values)) throw new RangeError(`${id} needs ${name}.`);
-      written += String(this.value(values[name])) + text[at + 1]!;
+      written += String(this.value(values[name])) + text[index + 1]!;
     }
     return written;
   }

@@ -171,8 +171,8 @@ describe('Whatever is asked', () => {
     const answers = new Map<number, number>();
     await fc.assert(
       fc.asyncProperty(asked, async ({ rule, who, parts, query, body: sent }) => {
-        let at = 0;
-        const path = rule.path.replace(/:\w+/g, () => encodeURIComponent(parts[at++]!) || 'x');
+        let index = 0;
+        const path = rule.path.replace(/:\w+/g, () => encodeURIComponent(parts[index++]!) || 'x');
         const address = new URL(`${base}${path}?${new URLSearchParams(query).toString()}`);
         const response = await fetch(address, {
           method: rule.method.toUpperCase(),

@@ -20,8 +20,8 @@ import type { Demo, DemoStep } from './demo.ts';
 /** The month that is the present one in the demonstration's files: all before it has been entered. */
 export const WRITTEN_FOR = toMonth('2026-11');
 
-const MONTH_NAMES = Array.from({ length: 12 }, (_, at) =>
-  speakerOf('en').month({ month: addMonths(toMonth('2026-01'), at), style: 'ofYear' }),
+const MONTH_NAMES = Array.from({ length: 12 }, (_, index) =>
+  speakerOf('en').month({ month: addMonths(toMonth('2026-01'), index), style: 'ofYear' }),
 );
 const DATED = new RegExp(`\\b(?:(${MONTH_NAMES.join('|')})(?: (20\\d{2}))?|(20\\d{2}))\\b`, 'g');
 

@@ -23,8 +23,10 @@ export function examine(file: string, now: Date): Examined[] {
   const folder = dirname(file);
   if (!existsSync(file))
     return [{ what: 'folder', isWell: false, words: messageFor('server.database.missing', { file }) }];
-  const found: Examined[] = [{ what: 'folder', isWell: true, words: messageFor('server.doctor.location', { file }) }];
-  const say = (what: Examined['what'], isWell: boolean, words: Message) => found.push({ what, isWell, words });
+  const findings: Examined[] = [
+    { what: 'folder', isWell: true, words: messageFor('server.doctor.location', { file }) },
+  ];
+  const say = (what: Examined['what'], isWell: boolean, words: Message) => findings.push({ what, isWell, words });
 
   const open = [folder, file].filter((path) => (statSync(path).mode & 0o077) !== 0);
   say(
@@ -85,7 +87,7 @@ export function examine(file: string, now: Date): Examined[] {
       ? messageFor('server.doctor.newestBackup', { at: newestBackup.at })
       : messageFor('server.doctor.noBackup'),
   );
-  return found;
+  return findings;
 }
 
 const inMegabytes = (bytes: number) => Math.round(bytes / (1 << 20));

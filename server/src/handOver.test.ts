@@ -224,9 +224,9 @@ describe('a workbook from elsewhere', () => {
       });
       return { status: response.status, text: await response.text() };
     };
-    const said = JSON.stringify({ rows: { 5: { kind: 'other' } } });
-    expect(JSON.parse((await ask({ said })).text.trim().split('\n').at(-1)!).plan.lines).toHaveLength(1);
-    expect((await ask({ said, as: 'pdf' })).text).toContain('%PDF-1.7');
+    const text = JSON.stringify({ rows: { 5: { kind: 'other' } } });
+    expect(JSON.parse((await ask({ said: text })).text.trim().split('\n').at(-1)!).plan.lines).toHaveLength(1);
+    expect((await ask({ said: text, as: 'pdf' })).text).toContain('%PDF-1.7');
     for (const wrong of ['{', '{"rows":{"x":{}}}', '{"rows":{"1":{"kind":"sum"}}}', '{"also":1}', '{"tables":{"A!1":"sheet"}}', `{"sheet":"${'x'.repeat(12_000)}"}`])
       expect((await ask({ said: wrong })).status).toBe(422); // prettier-ignore
   });

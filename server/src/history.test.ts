@@ -157,7 +157,7 @@ describe('Going back', () => {
   it('comes to any moment of any history exactly, and knows what differs', async () => {
     let nth = 0;
     await fc.assert(
-      fc.asyncProperty(fc.array(draws, { minLength: 3, maxLength: 12 }), fc.nat(), async (drawn, at) => {
+      fc.asyncProperty(fc.array(draws, { minLength: 3, maxLength: 12 }), fc.nat(), async (drawn, position) => {
         const id = `p${++nth}`;
         const first = startingPlan();
         store.create(renamed(first, id), 'local');
@@ -170,7 +170,7 @@ describe('Going back', () => {
           const outcome = store.carryOut(id, 'local', `c${nth}-${index}`, command);
           if (outcome.ok && !outcome.repeated) states.push(store.document(id).document);
         }
-        const revision = at % states.length;
+        const revision = position % states.length;
         const { status, body } = await call('POST', `/plans/${id}/go-back`, {
           id: `b${nth}`,
           to: { kind: 'revision', revision },
@@ -245,11 +245,12 @@ describe('Snapshots', () => {
 
   it('are kept: all of a week, one a day of a month, one a week of a year, and those made by hand', () => {
     const now = new Date('2026-11-27T03:00:00Z');
-    const at = (days: number, hour = 2) => new Date(now.getTime() - days * 86_400_000 - hour * 60_000).toISOString();
+    const labelAt = (days: number, hour = 2) =>
+      new Date(now.getTime() - days * 86_400_000 - hour * 60_000).toISOString();
     const nightly = (days: number, hour = 2) => ({
       id: `${days}/${hour}`,
       kind: 'nightly' as const,
-      at: at(days, hour),
+      at: labelAt(days, hour),
     });
     const all = Array.from({ length: 500 }, (_, days) => [nightly(days, 1), nightly(days, 2)]).flat();
     const gone = new Set(expired(all, now));

@@ -21,12 +21,12 @@ const ACCOUNT: Command = {
 /** So many new entries, one for each cent more. */
 function edits(count: number, from = 0): EntryEdit[] {
   return Array.from({ length: count }, (_, nth) => {
-    const at = nth + from;
-    const date = `2026-${String(1 + (at % 12)).padStart(2, '0')}-10`;
+    const index = nth + from;
+    const date = `2026-${String(1 + (index % 12)).padStart(2, '0')}-10`;
     return {
-      entry: `e${at}`,
+      entry: `e${index}`,
       before: null,
-      after: { date, what: `Payment ${at % 50}`, account: 'a', amount: -1 - at },
+      after: { date, what: `Payment ${index % 50}`, account: 'a', amount: -1 - index },
     };
   });
 }
@@ -99,11 +99,11 @@ describe('what changes a great deal', () => {
     await call('POST', '/plans', PLAN);
     await send('account', ACCOUNT);
     const entries = edits(MANY);
-    const at = AT_ONCE * 3 + 7;
-    entries[at] = { ...entries[at]!, after: { ...entries[at]!.after!, amount: '12' as never } };
+    const index = AT_ONCE * 3 + 7;
+    entries[index] = { ...entries[index]!, after: { ...entries[index]!.after!, amount: '12' as never } };
     const { status, body } = await send('many', { kind: 'entries.set', entries });
-    expect([status, body.error.path]).toEqual([422, `command.entries.${at}.after.amount`]);
-    await send('one', { kind: 'entries.set', entries: edits(1, at) });
+    expect([status, body.error.path]).toEqual([422, `command.entries.${index}.after.amount`]);
+    await send('one', { kind: 'entries.set', entries: edits(1, index) });
     const clash = await send('clash', { kind: 'entries.set', entries: edits(MANY) });
     expect([clash.status, clash.body.error.now.length]).toEqual([409, 1]);
     expect((await call('GET', '/plans/home/entries')).body.total).toBe(1);

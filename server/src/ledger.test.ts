@@ -201,7 +201,7 @@ describe('entries', () => {
       body: { error: { path: expect.stringContaining('entries.1.after.amount') } },
     });
     expect(await sums()).toEqual([]);
-    const many = Array.from({ length: 3000 }, (_, at) => added(`m${at}`, { ...shop, amount: -1 - at }));
+    const many = Array.from({ length: 3000 }, (_, index) => added(`m${index}`, { ...shop, amount: -1 - index }));
     expect((await set('c2', many)).body).toMatchObject({
       label: { id: 'change.entries.import', values: { count: 3000, source: 'May.xml' } },
     });

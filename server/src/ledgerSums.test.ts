@@ -72,7 +72,7 @@ const entries = fc
 
 /** What is done: some of ten entries are set or removed at once, or the nth step is taken back or done again. */
 const actions = fc.oneof(
-  { weight: 4, arbitrary: fc.record({ kind: fc.constant('set' as const), edits: fc.uniqueArray(fc.tuple(fc.integer({ min: 0, max: 9 }), fc.option(entries)), { minLength: 1, maxLength: 6, selector: ([at]) => at }) }) },
+  { weight: 4, arbitrary: fc.record({ kind: fc.constant('set' as const), edits: fc.uniqueArray(fc.tuple(fc.integer({ min: 0, max: 9 }), fc.option(entries)), { minLength: 1, maxLength: 6, selector: ([index]) => index }) }) },
   { weight: 2, arbitrary: fc.record({ kind: fc.constantFrom('undo' as const, 'redo' as const), nth: fc.nat(20) }) },
 ); // prettier-ignore
 
@@ -121,9 +121,9 @@ describe('what is known of a ledger', () => {
               action.kind === 'set'
                 ? {
                     kind: 'entries.set' as const,
-                    entries: action.edits.flatMap(([at, after]) => {
-                      const before = store.ledger.find(id, [`e${at}`]).get(`e${at}`);
-                      const edit = { entry: `e${at}`, before: before ? givenOf(before) : null, after };
+                    entries: action.edits.flatMap(([index, after]) => {
+                      const before = store.ledger.find(id, [`e${index}`]).get(`e${index}`);
+                      const edit = { entry: `e${index}`, before: before ? givenOf(before) : null, after };
                       return before || after ? [edit] : [];
                     }),
                   }
@@ -148,17 +148,17 @@ describe('what is known of a ledger', () => {
           expect(fresh.byKey(sumsAfter([], changes))).toEqual(fresh.sums);
           expect(fresh.byKey(daySumsAfter([], changes))).toEqual(fresh.days);
           for (const query of asked) {
-            const found = store.ledger.list(id, query, { offset: 0, limit: 500 });
+            const finding = store.ledger.list(id, query, { offset: 0, limit: 500 });
             const expected = all.filter((entry) => isAsked(entry, query)).sort(compareEntries(query));
-            expect(found.entries.map((entry) => entry.id)).toEqual(expected.map((entry) => entry.id));
+            expect(finding.entries.map((entry) => entry.id)).toEqual(expected.map((entry) => entry.id));
             const flows = expected.filter(({ toAccount }) => toAccount === '').map(({ amount }) => amount);
             const sum = (amounts: number[]) => amounts.reduce((total, amount) => total + amount, 0);
-            expect(found).toMatchObject({
+            expect(finding).toMatchObject({
               total: expected.length,
               received: sum(flows.filter((amount) => amount > 0)),
               paid: -sum(flows.filter((amount) => amount < 0)) || 0,
             });
-            expect(pageAfter({ entries: [], total: 0 }, changes, query).entries).toEqual(found.entries);
+            expect(pageAfter({ entries: [], total: 0 }, changes, query).entries).toEqual(finding.entries);
           }
           expect(actualsFrom(store.ledger.sums(id)).lines.size).toBeLessThanOrEqual(4);
         },
@@ -181,11 +181,11 @@ describe('what is known of a ledger', () => {
 describe('a ledger of very many entries taken in at once', () => {
   it('is found by its words, page by page in order, as by looking at each', () => {
     const words = ['Weekly shop', 'Bananas', 'Ähre', 'Rent', 'Müsli and milk'];
-    const many = Array.from({ length: 20_500 }, (_, at) =>
-      entryOf(`e${at}`, {
-        date: `2026-${String(1 + ((at * 7) % 12)).padStart(2, '0')}-${String(1 + ((at * 5) % 28)).padStart(2, '0')}`,
-        what: `${words[at % words.length]} ${at % 37}`,
-        amount: -1 - (at % 500),
+    const many = Array.from({ length: 20_500 }, (_, index) =>
+      entryOf(`e${index}`, {
+        date: `2026-${String(1 + ((index * 7) % 12)).padStart(2, '0')}-${String(1 + ((index * 5) % 28)).padStart(2, '0')}`,
+        what: `${words[index % words.length]} ${index % 37}`,
+        amount: -1 - (index % 500),
       }),
     );
     store.create(plan('many'), 'local', many);

@@ -75,17 +75,17 @@ export class Maintenance {
   /** What is done once a night. */
   async night(): Promise<void> {
     const { store, now } = this.options;
-    const at = now();
-    store.people.clearEnded(at.toISOString());
-    const end = new Date(at.getTime() - DELETED_FOR * 86_400_000).toISOString();
+    const moment = now();
+    store.people.clearEnded(moment.toISOString());
+    const end = new Date(moment.getTime() - DELETED_FOR * 86_400_000).toISOString();
     for (const planId of store.plans.deletedBefore(end)) await store.erase(planId);
     for (const { id, revision } of store.plans.all()) {
       const newest = store.snapshots.newest(id);
       // What was never changed is kept as it is in the backup.
-      if (revision > (newest ?? 0)) await this.snapshot(id, at);
-      for (const gone of expired(store.snapshots.of(id), at)) store.snapshots.remove(id, gone);
+      if (revision > (newest ?? 0)) await this.snapshot(id, moment);
+      for (const gone of expired(store.snapshots.of(id), moment)) store.snapshots.remove(id, gone);
     }
-    if (this.kept > 0) await this.nightlyBackup(dayOf(at));
+    if (this.kept > 0) await this.nightlyBackup(dayOf(moment));
   }
 
   /** Makes a backup now, beside what goes on. Throws `DatabaseError`. */
@@ -142,7 +142,7 @@ export class Maintenance {
     return { name, at: statSync(file).mtime.toISOString(), size: statSync(file).size };
   }
 
-  private async snapshot(planId: string, at: Date): Promise<void> {
+  private async snapshot(planId: string, moment: Date): Promise<void> {
     const { store, work } = this.options;
     await store.settled(planId);
     const task = { kind: 'snapshot', database: store.file, planId, revision: null } as const;
@@ -150,11 +150,11 @@ export class Maintenance {
     if (!store.plans.find(planId)) return;
     store.snapshots.add(planId, {
       id: randomUUID(),
-      name: messageFor('server.snapshot.nightly', { day: dayOf(at) }),
+      name: messageFor('server.snapshot.nightly', { day: dayOf(moment) }),
       note: '',
       kind: 'nightly',
       revision,
-      at: at.toISOString(),
+      at: moment.toISOString(),
       personId: LOCAL_PERSON.id,
       content,
     });

@@ -129,14 +129,14 @@ describe('Signing in', () => {
     const from = (address: string, who: string, password: string) =>
       new Browser().ask('POST', '/session', { who, password, stay: false }, { 'x-forwarded-for': address });
     expect((await from('10.0.0.1', 'Mara', PASSWORDS.mara)).status).toBe(200);
-    for (let at = 0; at < 3; at++) expect((await from('10.0.0.9', 'mara', 'guess')).status).toBe(401);
+    for (let index = 0; index < 3; index++) expect((await from('10.0.0.9', 'mara', 'guess')).status).toBe(401);
     const slowed = await from('10.0.0.9', 'Mara', PASSWORDS.mara);
     expect([slowed.status, slowed.body.error.message]).toEqual([
       429,
       expect.stringMatching(/Too many attempts.*minute/),
     ]);
     // Guessing from many machines stops all that are not known, but not the one she signs in from, nor her open page.
-    for (let at = 0; at < 8; at++) await from(`10.0.1.${at}`, 'Mara', 'guess');
+    for (let index = 0; index < 8; index++) await from(`10.0.1.${index}`, 'Mara', 'guess');
     expect((await from('10.0.2.1', 'Mara', PASSWORDS.mara)).status).toBe(429);
     expect((await from('10.0.0.1', 'Mara', PASSWORDS.mara)).status).toBe(200);
     expect((await mara.ask('GET', '/plans')).status).toBe(200);
@@ -154,14 +154,14 @@ describe('Signing in', () => {
     await time('Mara');
     await time('Nobody');
     const median = (times: number[]) => times.sort((a, b) => a - b)[Math.floor(times.length / 2)]!;
-    const known: number[] = [];
+    const values: number[] = [];
     const unknown: number[] = [];
-    for (let at = 0; at < 15; at++) {
-      known.push(await time('Mara'));
+    for (let index = 0; index < 15; index++) {
+      values.push(await time('Mara'));
       unknown.push(await time('Nobody'));
     }
     // Without the hash an unknown name is answered in a tenth of the time.
-    expect(median(unknown) / median(known)).toBeGreaterThan(0.5);
+    expect(median(unknown) / median(values)).toBeGreaterThan(0.5);
   });
 
   it('is got back by a link by mail, once and within the hour', async () => {

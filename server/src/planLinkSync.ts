@@ -55,9 +55,9 @@ export class PlanLinkSync {
       this.changed.delete(plan);
       try {
         const feeds = store.feeds.linksFrom(plan);
-        const of = [...new Set(feeds.map((feed) => feed.of))];
+        const ids = [...new Set(feeds.map((feed) => feed.of))];
         const isThere = store.plans.find(plan)?.deletedAt === null;
-        const fed = isThere ? await work.do<'fed'>({ kind: 'fed', database: store.file, planId: plan, of }) : {};
+        const fed = isThere ? await work.do<'fed'>({ kind: 'fed', database: store.file, planId: plan, of: ids }) : {};
         for (const feed of feeds) await this.bring(feed, fed[feed.of], personId);
       } catch (error) {
         report(error);

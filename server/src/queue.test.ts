@@ -42,10 +42,10 @@ const briefly = (answers: readonly QueueAnswer[]) =>
   answers.map(({ entry, status }) => (entry ? `${entry.commandId} ${entry.revision}` : status));
 
 const entries = (nth: number, count: number) =>
-  Array.from({ length: count }, (_, at) => ({
-    entry: `e${nth}-${at}`,
+  Array.from({ length: count }, (_, index) => ({
+    entry: `e${nth}-${index}`,
     before: null,
-    after: { date: '2026-03-01', what: `Entry ${at}`, line: 'l', account: '', amount: -100 },
+    after: { date: '2026-03-01', what: `Entry ${index}`, line: 'l', account: '', amount: -100 },
   }));
 
 describe('Orders that waited', () => {
@@ -75,7 +75,7 @@ describe('Orders that waited', () => {
 
   it('that make no sense are refused whole, with a sentence', async () => {
     await newPlan();
-    for (const orders of [undefined, [], 'all', Array.from({ length: 201 }, (_, at) => figure(`${at}`, at))]) {
+    for (const orders of [undefined, [], 'all', Array.from({ length: 201 }, (_, index) => figure(`${index}`, index))]) {
       const { status, body } = await queue(orders);
       expect([status, body.error.message]).toEqual([422, expect.stringMatching(/^orders .*\.$/)]);
     }
@@ -114,11 +114,11 @@ describe('Orders that waited', () => {
     ); // prettier-ignore
     await fc.assert(
       fc.asyncProperty(fc.array(order, { maxLength: 20 }), fc.integer({ min: 1, max: 20 }), async (given, atOnce) => {
-        const orders = given.map((each, at): Order => {
-          if (each.kind === 'figure') return figure(`o${at}`, each.amount, each.line, each.month);
-          if (each.kind === 'add') return { id: `o${at}`, command: { kind: 'line.add', id: 'm', group: 'g', name: 'More', unit: 'money', before: null } }; // prettier-ignore
-          if (each.kind === 'remove') return { id: `o${at}`, command: { kind: 'line.delete', line: 'm' } };
-          return { id: `o${at}`, command: { kind: each.kind, target: `o${each.nth}` } };
+        const orders = given.map((each, index): Order => {
+          if (each.kind === 'figure') return figure(`o${index}`, each.amount, each.line, each.month);
+          if (each.kind === 'add') return { id: `o${index}`, command: { kind: 'line.add', id: 'm', group: 'g', name: 'More', unit: 'money', before: null } }; // prettier-ignore
+          if (each.kind === 'remove') return { id: `o${index}`, command: { kind: 'line.delete', line: 'm' } };
+          return { id: `o${index}`, command: { kind: each.kind, target: `o${each.nth}` } };
         });
         const [together, single] = [randomUUID(), randomUUID()];
         for (const plan of [together, single]) await newPlan(plan);

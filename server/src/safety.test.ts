@@ -173,10 +173,10 @@ describe('a database in trouble', () => {
 
   it('that is full is answered with 503, and takes the same order again once there is room', async () => {
     await newPlan();
-    const long = (at: number) => ({
+    const long = (index: number) => ({
       kind: 'assumption.add',
-      id: `a${at}`,
-      name: `A ${at}`,
+      id: `a${index}`,
+      name: `A ${index}`,
       unit: 'money',
       value: 1,
       note: 'x'.repeat(2000),
@@ -184,17 +184,17 @@ describe('a database in trouble', () => {
     });
     await stop();
     await start({}, { mostPages: 120 });
-    let at = 0;
+    let index = 0;
     let answer = await send('c0', long(0));
-    while (answer.status === 200 && at < 500) answer = await send(`c${++at}`, long(at));
+    while (answer.status === 200 && index < 500) answer = await send(`c${++index}`, long(index));
     expect(answer).toMatchObject({
       status: 503,
       body: { error: { message: expect.stringContaining('disk is full') } },
     });
     await stop();
     await start();
-    expect((await send(`c${at}`, long(at))).status).toBe(200);
-    expect((await call('GET', '/plans/p1')).body.tables.assumptions).toHaveLength(at + 1);
+    expect((await send(`c${index}`, long(index))).status).toBe(200);
+    expect((await call('GET', '/plans/p1')).body.tables.assumptions).toHaveLength(index + 1);
   });
 
   it('that is damaged, a folder, or not to be reached says so in one line', async () => {
@@ -324,7 +324,7 @@ describe('event streams', () => {
 
   it('send what was missed since a revision, and nothing for an empty one', async () => {
     await newPlan();
-    for (let at = 1; at <= 3; at++) await rename(`c${at}`, `Name ${at}`);
+    for (let index = 1; index <= 3; index++) await rename(`c${index}`, `Name ${index}`);
     const missed = await listen('?since=1');
     expect(await missed.until('Name 3')).toMatch(/id: 2\n[^]*id: 3\n/);
     const empty = await listen('?since=');
@@ -337,7 +337,7 @@ describe('event streams', () => {
 
   it('say to load the plan again when too much was missed, or the database is an older one', async () => {
     await newPlan();
-    for (let at = 1; at <= 201; at++) await rename(`c${at}`, `Name ${at}`);
+    for (let index = 1; index <= 201; index++) await rename(`c${index}`, `Name ${index}`);
     for (const since of [0, 999]) {
       const page = await listen(`?since=${since}`);
       expect(await page.until('event: reload')).toContain('event: reload');
@@ -362,7 +362,7 @@ describe('event streams', () => {
     await call('POST', '/plans', { id: 'p1', name: 'P', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 600 }); // prettier-ignore
     await send('g', { kind: 'group.add', id: 'g', name: 'G', side: 'memo', rhythm: null, before: null });
     await send('l', { kind: 'line.add', id: 'l', group: 'g', name: 'L', unit: 'money', before: null });
-    const months = Array.from({ length: 600 }, (_, at) => `${2026 + Math.floor(at / 12)}-${String((at % 12) + 1).padStart(2, '0')}`); // prettier-ignore
+    const months = Array.from({ length: 600 }, (_, index) => `${2026 + Math.floor(index / 12)}-${String((index % 12) + 1).padStart(2, '0')}`); // prettier-ignore
     // A page that never reads: the answer stays where the system keeps it.
     const { port } = new URL(base);
     const silent = request({ host: '127.0.0.1', port, path: '/api/plans/p1/events' });
@@ -370,9 +370,9 @@ describe('event streams', () => {
     silent.end();
     await new Promise<void>((resolve) => silent.on('response', (response) => (response.pause(), resolve())));
     expect(listening()).toBe(1);
-    for (let at = 0; at < 400 && listening() === 1; at++) {
-      const figures = months.map((month, nth) => ({ line: 'l', month, figure: at * 1000 + nth }));
-      await send(`f${at}`, { kind: 'figures.set', as: 'exceptions', figures });
+    for (let index = 0; index < 400 && listening() === 1; index++) {
+      const figures = months.map((month, nth) => ({ line: 'l', month, figure: index * 1000 + nth }));
+      await send(`f${index}`, { kind: 'figures.set', as: 'exceptions', figures });
     }
     expect(listening()).toBe(0);
     silent.destroy();
@@ -398,7 +398,7 @@ describe('the log', () => {
     return row;
   };
   const renameTimes = async (first: number, last: number) => {
-    for (let at = first; at <= last; at++) await rename(`c${at}`, `Name ${at}`);
+    for (let index = first; index <= last; index++) await rename(`c${index}`, `Name ${index}`);
   };
 
   it('keeps what can be undone within bounds, and the answers to what is sent again', async () => {
@@ -461,11 +461,11 @@ describe('large plans', () => {
     version: 1,
     plan: { name: 'Large', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months },
     groups: [{ name: 'G', side: 'expense' }],
-    lines: Array.from({ length: lines }, (_, at) => ({ group: 'G', name: `Line ${at}` })),
-    exceptions: Array.from({ length: lines * months }, (_, at) => ({
-      line: `Line ${at % lines}`,
-      month: `${2026 + Math.floor(at / lines / 12)}-${String((Math.floor(at / lines) % 12) + 1).padStart(2, '0')}`,
-      amount: at,
+    lines: Array.from({ length: lines }, (_, index) => ({ group: 'G', name: `Line ${index}` })),
+    exceptions: Array.from({ length: lines * months }, (_, index) => ({
+      line: `Line ${index % lines}`,
+      month: `${2026 + Math.floor(index / lines / 12)}-${String((Math.floor(index / lines) % 12) + 1).padStart(2, '0')}`,
+      amount: index,
     })),
   });
 
@@ -475,9 +475,9 @@ describe('large plans', () => {
     let waited = 0;
     let going = true;
     const others = (async () => {
-      for (let at = 0; going; at++) {
+      for (let index = 0; going; index++) {
         const begun = performance.now();
-        expect((await rename(`r${at}`, `Name ${at}`)).status).toBe(200);
+        expect((await rename(`r${index}`, `Name ${index}`)).status).toBe(200);
         waited = Math.max(waited, performance.now() - begun);
       }
     })();

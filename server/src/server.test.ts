@@ -112,18 +112,18 @@ describe('commands', () => {
   it('that are sent all at once are all there, in some order', async () => {
     await planWithRent();
     const answers = await Promise.all(
-      Array.from({ length: 12 }, (_, at) =>
-        send(`m${at}`, {
+      Array.from({ length: 12 }, (_, index) =>
+        send(`m${index}`, {
           kind: 'line.setFigure',
           line: 'l',
-          month: `2026-${String(at + 1).padStart(2, '0')}`,
+          month: `2026-${String(index + 1).padStart(2, '0')}`,
           reach: 'month',
-          figure: at,
+          figure: index,
         }),
       ),
     );
     expect(answers.map((answer) => answer.body.revision).sort((a, b) => a - b)).toEqual(
-      Array.from({ length: 12 }, (_, at) => at + 4),
+      Array.from({ length: 12 }, (_, index) => index + 4),
     );
     expect(await figures('Rent')).toEqual([0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11]);
   });

@@ -24,7 +24,7 @@ let nth = 0;
 type Given = Partial<LedgerEntry> & { readonly date: string; readonly amount: number };
 const adds = (entries: readonly Given[], more: object = {}) => {
   const id = ++nth;
-  return { id: `c${id}`, command: { kind: 'entries.set', entries: entries.map((after, at) => ({ entry: `e${id}-${at}`, before: null, after })), ...more } }; // prettier-ignore
+  return { id: `c${id}`, command: { kind: 'entries.set', entries: entries.map((after, index) => ({ entry: `e${id}-${index}`, before: null, after })), ...more } }; // prettier-ignore
 };
 const send = (order: unknown) => call('POST', '/plans/p/commands', order);
 const line = (more: object = {}): Given => ({ date: '2026-03-03', what: 'Rent', account: 'bank', amount: -80_000, ...more }); // prettier-ignore
@@ -104,7 +104,7 @@ describe('a payment is entered once', () => {
             own.known = new Set(there().map(signOf));
           } else if (does === 'take') {
             // As a preview does: what it knows to be there is left out.
-            const wanted = which.map((at) => payments[at]!).filter((payment) => !own.known.has(signOf(payment)));
+            const wanted = which.map((index) => payments[index]!).filter((payment) => !own.known.has(signOf(payment)));
             if (wanted.length === 0) continue;
             const order = adds(wanted, { from: 'the bank', since: own.since });
             if (queued) await call('POST', `/plans/${plan}/queue`, { orders: [order] });

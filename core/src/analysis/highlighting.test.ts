@@ -19,20 +19,20 @@ const RENT = idOf('Rent');
 
 function watching(...settings: Partial<HighlightSettings>[]): Document {
   const usual = { of: RENT, span: 'month', when: 'above', low: null, high: null, tone: 'caution' } as const;
-  return settings.reduce((now: Document, own, at) => {
+  return settings.reduce((now: Document, own, index) => {
     const decision = decide(now, {
       kind: 'highlight.set',
-      id: `h${at}`,
-      settings: { ...usual, word: `word ${at}`, ...own },
+      id: `h${index}`,
+      settings: { ...usual, word: `word ${index}`, ...own },
     });
     if (!decision.ok) throw new Error(english(decision.refusal.message));
     return applyChanges(now, decision.changes);
   }, plain);
 }
 
-const month = (at: number) => ({ from: at, to: at + 1 });
-const shows = (document: Document, at: number, of = RENT) =>
-  highlightOn(new Model(document), of, month(at), 'month')?.word ?? null;
+const month = (index: number) => ({ from: index, to: index + 1 });
+const shows = (document: Document, index: number, of = RENT) =>
+  highlightOn(new Model(document), of, month(index), 'month')?.word ?? null;
 
 describe('the highlight on a figure', () => {
   it('shows beyond its limit, and only where it watches', () => {
@@ -56,7 +56,7 @@ describe('the highlight on a figure', () => {
 
   it('on a budget shows from the month on in which the year so far passes it', () => {
     const document = watching({ when: 'overBudget', high: 5000 });
-    const showing = Array.from({ length: 24 }, (_, at) => at).filter((at) => shows(document, at) !== null);
+    const showing = Array.from({ length: 24 }, (_, index) => index).filter((index) => shows(document, index) !== null);
     // 3,600 by June, 4,800 by July, 6,000 by August; the next year begins anew at 1,200 a month.
     expect(showing).toEqual([7, 8, 9, 10, 11, 16, 17, 18, 19, 20, 21, 22, 23]);
   });
@@ -65,7 +65,10 @@ describe('the highlight on a figure', () => {
     const document = sketch({ months: 12, lines: { expense: { Rent: 0.1 } } });
     const row = { id: 'h', of: namesOf(document).find('Rent')!.id, span: 'month', when: 'overBudget', low: null, high: 0.3, tone: 'alarm', word: 'over' } as const; // prettier-ignore
     const model = new Model({ ...document, highlights: new Map([['h', row]]) });
-    expect([2, 3].map((at) => highlightOn(model, row.of, month(at), 'month')?.word ?? null)).toEqual([null, 'over']);
+    expect([2, 3].map((index) => highlightOn(model, row.of, month(index), 'month')?.word ?? null)).toEqual([
+      null,
+      'over',
+    ]);
   });
 
   it('on totals and years looks at their figures', () => {

@@ -8,8 +8,9 @@ import { ratesFromIndex } from './priceIndex.ts';
 /** An index that rises by so much from one month of a year to the same of the next, from January 2024 on. */
 const index = (rises: readonly number[], months: number) => {
   const values = [100];
-  for (let at = 1; at < months; at++) values.push(values[at - 1]! * (1 + rises[Math.floor(at / 12)]!) ** (1 / 12));
-  return values.map((value, at) => ({ month: addMonths(toMonth('2024-01'), at), value }));
+  for (let index = 1; index < months; index++)
+    values.push(values[index - 1]! * (1 + rises[Math.floor(index / 12)]!) ** (1 / 12));
+  return values.map((value, index) => ({ month: addMonths(toMonth('2024-01'), index), value }));
 };
 const calendar = createCalendar(toMonth('2025-01'), 36, 1);
 

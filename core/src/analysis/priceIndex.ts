@@ -39,6 +39,6 @@ export function ratesFromIndex(index: readonly IndexValue[], calendar: Calendar)
     const known = rises.filter(({ month }) => month < next).at(-1) ?? first;
     return { from: beginningOf(year, calendar.yearBegins), value: known.rise };
   });
-  const steps = rates.filter(({ value }, at) => at > 0 && value !== rates[at - 1]!.value);
+  const steps = rates.filter(({ value }, index) => index > 0 && value !== rates[index - 1]!.value);
   return { value: rates[0]!.value, steps, until: last.month };
 }

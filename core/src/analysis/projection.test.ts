@@ -161,7 +161,7 @@ describe('a projection', () => {
     const results = calculate(rolled);
     const [balance, net] = [results.figures('Bal'), results.figures('Net')];
     expect(balance.slice(0, 12)).toEqual(before.figures('Bal'));
-    for (let at = 1; at < 36; at++) expect(balance[at]).toBeCloseTo(balance[at - 1]! + net[at]!, 8);
+    for (let index = 1; index < 36; index++) expect(balance[index]).toBeCloseTo(balance[index - 1]! + net[index]!, 8);
     expect(results.figures('Pay')[30]).toBe(1600);
     expect(results.figures('Garden')[24]).toBeCloseTo(100 * 1.05 ** 2, 8);
     expect(results.figures('Rent')[12]).toBeCloseTo(1650, 8);

@@ -26,8 +26,8 @@ export function standingOf(model: PlanModel, today: Month): Standing {
   const plan = planOf(model.document);
   const lastMonth = addMonths(plan.firstMonth, plan.months - 1);
   const net = figuresOf(model.seriesOf(NET)!);
-  const of = (month: Month) => yearOf(month, plan.yearBegins);
-  const year = Math.min(Math.max(of(today), of(plan.firstMonth)), of(lastMonth));
+  const select = (month: Month) => yearOf(month, plan.yearBegins);
+  const year = Math.min(Math.max(select(today), select(plan.firstMonth)), select(lastMonth));
   return {
     firstMonth: plan.firstMonth,
     lastMonth,

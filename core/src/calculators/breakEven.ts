@@ -52,8 +52,8 @@ export function unitCosts(row: BreakEvenRow, given: Given, calendar: Calendar, s
   const costs = inputId(row.id, 'costs');
   const units = inputId(row.id, 'units');
   const figures = new Array<number | null>(calendar.count).fill(null);
-  for (let at = 0; at < calendar.count;) {
-    const { from, to } = stretchAround(calendar, at, span);
+  for (let index = 0; index < calendar.count;) {
+    const { from, to } = stretchAround(calendar, index, span);
     let cost = 0;
     let count = 0;
     for (let period = from; period < to; period++) {
@@ -61,7 +61,7 @@ export function unitCosts(row: BreakEvenRow, given: Given, calendar: Calendar, s
       count += given.at(units, period) ?? 0;
     }
     figures.fill(count === 0 ? null : cost / count, from, to);
-    at = to;
+    index = to;
   }
   return figures;
 }
@@ -73,11 +73,11 @@ export function unitsFigures(
   given: Given,
   calendar: Calendar,
 ): Record<string, OutputFigures> {
-  const each = (of: (answer: UnitsAnswer) => number | null | NoFigure) =>
-    answers.map((answer) => (isNoFigure(answer) ? answer : of(answer)));
+  const each = (select: (answer: UnitsAnswer) => number | null | NoFigure) =>
+    answers.map((answer) => (isNoFigure(answer) ? answer : select(answer)));
   /** What is only there where costs and revenue cross. */
-  const crossing = (of: (result: UnitsAnswer['result']) => number | null) =>
-    each(({ result }) => (result.units === null ? { why: NO_CROSSING } : of(result)));
+  const crossing = (select: (result: UnitsAnswer['result']) => number | null) =>
+    each(({ result }) => (result.units === null ? { why: NO_CROSSING } : select(result)));
   const unitCost = (span: Span): OutputFigures => attempt(() => unitCosts(row, given, calendar, span));
   return {
     units: crossing((result) => result.units),
@@ -118,7 +118,7 @@ export function answerPayback(row: BreakEvenRow, given: Given, calendar: Calenda
       never: messageFor('calculator.nothingToPayBack'),
       again: null,
     };
-  const back = cumulative.findIndex((value, at) => at > lowest && order(value, 0) >= 0);
+  const back = cumulative.findIndex((value, index) => index > lowest && order(value, 0) >= 0);
   if (back < 0)
     return {
       cumulative,
@@ -126,7 +126,7 @@ export function answerPayback(row: BreakEvenRow, given: Given, calendar: Calenda
       never: messageFor('calculator.notWithinPlan'),
       again: null,
     };
-  const again = cumulative.findIndex((value, at) => at > back && order(value, 0) < 0);
+  const again = cumulative.findIndex((value, index) => index > back && order(value, 0) < 0);
   return {
     cumulative,
     reached: { month: calendar.months[back]!, months: back + 1 },
@@ -160,11 +160,11 @@ export function answerBetween(row: BreakEvenRow, given: Given, calendar: Calenda
     addedUp(inputId(row.id, column), messageFor('calculator.costsEmpty', { name }), given, calendar);
   const first = costs('firstCosts', one);
   const second = costs('secondCosts', other);
-  const signs = first.map((value, at) => order(value, second[at]!));
+  const signs = first.map((value, index) => order(value, second[index]!));
   const apart = signs.findIndex((sign) => sign !== 0);
   if (apart < 0) return { first, second, crossing: null, never: messageFor('calculator.bothCostTheSame') };
   const before = signs[apart]!;
-  const meets = signs.findIndex((sign, at) => at > apart && sign !== before);
+  const meets = signs.findIndex((sign, index) => index > apart && sign !== before);
   if (meets < 0) {
     const never = messageFor('calculator.oneCostsMoreThroughout', { one: before > 0 ? one : other });
     return { first, second, crossing: null, never };
@@ -190,7 +190,7 @@ export function betweenFigures({ first, second, crossing, never }: BetweenAnswer
   return {
     'first cumulative': first,
     'second cumulative': second,
-    difference: first.map((value, at) => value - second[at]!),
+    difference: first.map((value, index) => value - second[index]!),
     months: crossing ? crossing.months : { why: never! },
   };
 }

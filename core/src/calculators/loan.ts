@@ -76,7 +76,7 @@ export function answerLoan(
   if (fee < 0) throw new NoAnswer(messageFor('calculator.negativeFee'), 'fee');
 
   const { conversion, due, unknown } = loan;
-  const known: KnownLoan = {
+  const terms: KnownLoan = {
     conversion,
     due,
     balloon,
@@ -87,7 +87,7 @@ export function answerLoan(
     ...(payment === undefined ? {} : { payment }),
   };
   const toBlame = unknown === 'months' ? 'payment' : interestOnly !== 0 ? 'interestOnly' : null;
-  const solved = answering(() => solveLoan(known), toBlame);
+  const solved = answering(() => solveLoan(terms), toBlame);
   if (unknown === 'rate' && solved.yearlyRate < -0.001)
     throw new NoAnswer(messageFor('calculator.paymentsDoNotRepay'), 'payment');
   // A last month for a rest below a cent would be none.
@@ -185,10 +185,11 @@ function yearlyCost(amount: number, fee: number, rows: readonly LoanMonth[], atS
 
 /** The figures of a loan's outputs over the plan's months; outside its run there are none. */
 export function loanFigures(answer: LoanAnswer, calendar: Calendar): Record<string, OutputFigures> {
-  const byPeriod = (of: (row: LoanMonth) => number, after?: number) => overPlan(answer.rows, calendar, of, after);
+  const byPeriod = (select: (row: LoanMonth) => number, after?: number) =>
+    overPlan(answer.rows, calendar, select, after);
   const first = answer.rows[0]!.month;
-  const changing = (of: (row: LoanMonth) => number) =>
-    answer.rows.every((row) => of(row) === of(answer.rows[0]!)) ? of(answer.rows[0]!) : byPeriod(of);
+  const changing = (select: (row: LoanMonth) => number) =>
+    answer.rows.every((row) => select(row) === select(answer.rows[0]!)) ? select(answer.rows[0]!) : byPeriod(select);
   return {
     payment: byPeriod((row) => row.payment + row.extra),
     interest: byPeriod((row) => row.interest),

@@ -117,12 +117,12 @@ export function answerSavings(
   const open = unknown === 'goal' && input('months') === null;
   if (open && offset >= calendar.count) throw new NoAnswer(messageFor('calculator.firstDepositAfterPlan'));
   const duration = unknown === 'months' ? 0 : open ? calendar.count - offset : needed('months');
-  const known =
+  const count =
     unknown === 'months'
       ? 0
       : wholeMonths(duration, !open && fund.termIn === 'years', messageFor('calculator.term'), 'months');
 
-  let months = known;
+  let months = count;
   let regular = typed;
   let yearly: (month: number) => number = rate;
   if (unknown === 'deposit') {
@@ -152,7 +152,7 @@ export function answerSavings(
     const factor = deflator(month);
     return { ...row, month, today: factor === null ? null : row.closing / factor };
   });
-  const sum = (of: (row: SavingsMonth) => number) => round(rows.reduce((total, row) => total + of(row), 0));
+  const sum = (select: (row: SavingsMonth) => number) => round(rows.reduce((total, row) => total + select(row), 0));
   const short = saving.find((row) => row.withdrawal < round(taken(row.month)));
   return {
     deposit: round(regular(1)),
@@ -300,9 +300,9 @@ function deflate(fund: SavingsFundRow, given: Given, calendar: Calendar): (month
   return (month) => {
     const distance = monthsBetween(calendar.first, month);
     if (distance <= 0) return 1;
-    for (let at = factors.length; at <= distance; at++) {
-      const yearly = given.at(id, Math.min(calendar.count - 1, at)) ?? 0;
-      factors.push(factors[at - 1]! * (1 + yearly) ** (1 / 12));
+    for (let index = factors.length; index <= distance; index++) {
+      const yearly = given.at(id, Math.min(calendar.count - 1, index)) ?? 0;
+      factors.push(factors[index - 1]! * (1 + yearly) ** (1 / 12));
     }
     return factors[distance]!;
   };
@@ -310,7 +310,8 @@ function deflate(fund: SavingsFundRow, given: Given, calendar: Calendar): (month
 
 /** The figures of a fund's outputs over the plan's months; outside its run there are none. */
 export function savingsFigures(answer: SavingsAnswer, calendar: Calendar): Record<string, OutputFigures> {
-  const byPeriod = (of: (row: SavingsMonth) => number, after?: number) => overPlan(answer.rows, calendar, of, after);
+  const byPeriod = (select: (row: SavingsMonth) => number, after?: number) =>
+    overPlan(answer.rows, calendar, select, after);
   // What has been taken out is gone; what merely stays is not told beyond its run.
   const isEmptied = answer.withdrawal !== null && answer.withdrawal.months !== null;
   return {

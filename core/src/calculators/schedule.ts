@@ -8,13 +8,13 @@ import { monthsBetween, type Month } from '../calendar/month.ts';
 export function overPlan<R extends { readonly month: Month }>(
   rows: readonly R[],
   calendar: Calendar,
-  of: (row: R) => number,
+  select: (row: R) => number,
   after: number | null = null,
 ): (number | null)[] {
   const figures = new Array<number | null>(calendar.count).fill(null);
   for (const row of rows) {
     const period = periodOf(calendar, row.month);
-    if (period >= 0) figures[period] = of(row);
+    if (period >= 0) figures[period] = select(row);
   }
   const end = monthsBetween(calendar.first, rows.at(-1)!.month) + 1;
   return after === null ? figures : figures.fill(after, Math.max(0, end));

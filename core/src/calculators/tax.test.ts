@@ -110,7 +110,7 @@ describe('a tax schedule', () => {
     const due = { line: 'Income tax', formula: 'tax(Old bands, total(Fees, year))' };
     const setUp = () => modelOf({ ruleSteps: [...FEES, due], assumptions, taxBands: bands });
     const taxes = (model: PlanModel) =>
-      ['old.tax', 'due'].flatMap((id) => [0, 12].map((at) => model.seriesOf(id)!.valueAt(at)));
+      ['old.tax', 'due'].flatMap((id) => [0, 12].map((index) => model.seriesOf(id)!.valueAt(index)));
     const change = (model: Model, command: Command) => {
       const decision = decide(model.document, command);
       if (!decision.ok) throw new Error(english(decision.refusal.message));

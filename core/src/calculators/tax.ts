@@ -62,16 +62,16 @@ export function answerTax(
 
 /** The input of the first band that cannot be: its row and column; `null` when all can. */
 function bandToBlame({ bands: rows }: BandSet, bands: TaxSchedule['bands']): string | null {
-  const at = bands.findIndex((_, index) => bandsRefusal(bands.slice(0, index + 1)) !== null);
-  if (at < 0) return null;
-  const { rate } = bands[at]!;
-  return `${rows[at]!.id}:${rate >= 0 && rate <= 1 ? 'from' : 'rate'}`;
+  const position = bands.findIndex((_, index) => bandsRefusal(bands.slice(0, index + 1)) !== null);
+  if (position < 0) return null;
+  const { rate } = bands[position]!;
+  return `${rows[position]!.id}:${rate >= 0 && rate <= 1 ? 'from' : 'rate'}`;
 }
 
 /** The figures of a schedule's outputs over the plan's months. */
 export function taxFigures(answers: readonly (TaxAnswer | NoFigure)[]): Record<string, OutputFigures> {
-  const each = (of: (answer: TaxAnswer) => number | null | undefined) =>
-    answers.map((answer) => (isNoFigure(answer) ? answer : (of(answer) ?? null)));
+  const each = (select: (answer: TaxAnswer) => number | null | undefined) =>
+    answers.map((answer) => (isNoFigure(answer) ? answer : (select(answer) ?? null)));
   return {
     tax: each(({ result }) => result?.tax),
     'marginal rate': each(({ onOneMore }) => onOneMore),

@@ -46,9 +46,9 @@ describe('a calendar whose years begin in April', () => {
           const years = yearsOf(months).map((year) => ({ year, ...stretchOfYear(months, year) }));
           expect(years.map(({ from, to }) => ({ from, to }))).toEqual(stretches(months, 'year'));
           for (const { year, from, to } of years)
-            for (let at = from; at < to; at++) {
-              expect(yearOf(months.months[at]!, begins)).toBe(year);
-              expect(monthsBetween(beginningOf(year, begins), months.months[at]!)).toBeLessThan(12);
+            for (let index = from; index < to; index++) {
+              expect(yearOf(months.months[index]!, begins)).toBe(year);
+              expect(monthsBetween(beginningOf(year, begins), months.months[index]!)).toBeLessThan(12);
             }
         },
       ),

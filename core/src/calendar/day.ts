@@ -47,7 +47,7 @@ export function numberInMonth(day: Day): number {
 /** All days from one to another, both included. */
 export function eachDay(from: Day, to: Day): Day[] {
   const count = daysBetween(from, to) + 1;
-  return Array.from({ length: Math.max(0, count) }, (_, at) => addDays(from, at));
+  return Array.from({ length: Math.max(0, count) }, (_, index) => addDays(from, index));
 }
 
 /** The day of the week, 0 for Monday to 6 for Sunday. */

@@ -13,8 +13,8 @@ export function totalOf(figures: readonly (number | null)[], stretch: Stretch): 
 
 /** The average of the figures of a stretch over those months that have one; `null` when none has. */
 export function averageOf(figures: readonly (number | null)[], stretch: Stretch): number | null {
-  const known = figures.slice(stretch.from, stretch.to).filter((figure) => figure !== null);
-  return known.length === 0 ? null : meanOf(totalOf(figures, stretch)!, known);
+  const values = figures.slice(stretch.from, stretch.to).filter((figure) => figure !== null);
+  return values.length === 0 ? null : meanOf(totalOf(figures, stretch)!, values);
 }
 
 /** The last figure of a stretch; `null` when none of its months has one. */

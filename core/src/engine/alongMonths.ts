@@ -24,20 +24,20 @@ export function isRead(parameter: Parameter | undefined, arg: Expression): boole
 export function elsewhere(x: Reader, count: number, direction: 1 | -1 | 0, distance: Reader): Reader {
   const place =
     direction === 0
-      ? (at: number) => Math.round(distance(at)) - 1
-      : (at: number) => at + direction * Math.round(distance(at));
+      ? (index: number) => Math.round(distance(index)) - 1
+      : (index: number) => index + direction * Math.round(distance(index));
   return inPlan(x, count, place);
 }
 
 /** Reads the figure so many months later, or earlier when that is negative. */
 export function shifted(x: Reader, count: number, months: number): Reader {
-  return inPlan(x, count, (at) => at + months);
+  return inPlan(x, count, (index) => index + months);
 }
 
 /** Reads another period than the one asked for; outside the plan there is nothing. */
-function inPlan(x: Reader, count: number, place: (at: number) => number): Reader {
-  return (at) => {
-    const other = place(at);
+function inPlan(x: Reader, count: number, place: (index: number) => number): Reader {
+  return (index) => {
+    const other = place(index);
     if (other !== other) return NaN;
     return other >= 0 && other < count ? x(other) : without(BLANK);
   };
@@ -56,25 +56,25 @@ export function addUpMonths(
   let reached = before;
   // How many months are left of the year or quarter that `from` continues; none when it begins one.
   let left = span === 'plan' ? Infinity : (size - ((calendar.startsAt + from) % size)) % size;
-  for (let at = from; at < out.length; at++) {
+  for (let index = from; index < out.length; index++) {
     if (left === 0) {
       reached = 0;
       left = size;
     }
     left--;
-    reached += x[at]!;
-    out[at] = reached;
+    reached += x[index]!;
+    out[index] = reached;
   }
 }
 
 /** Adds up month by month from what was reached the month before; empty months add nothing, problems stay. */
 export function runningKernel(x: Reader, reached: Reader, calendar: Calendar, span: Span): Reader {
-  return (at) => {
-    const begins = at === 0 || (span !== 'plan' && stretchAround(calendar, at, span).from === at);
-    const before = begins ? without(BLANK) : reached(at - 1);
+  return (index) => {
+    const begins = index === 0 || (span !== 'plan' && stretchAround(calendar, index, span).from === index);
+    const before = begins ? without(BLANK) : reached(index - 1);
     const codeBefore = before === before ? FINE : why.code;
     if (codeBefore > BLANK) return without(codeBefore);
-    const value = x(at);
+    const value = x(index);
     if (value === value) return codeBefore === FINE ? before + value : value;
     if (why.code > BLANK) return NaN;
     return codeBefore === FINE ? before : without(BLANK);

@@ -103,10 +103,10 @@ export class Calculation {
     const outputFigures = figures[output] ?? (answer.kind === 'none' ? answer : []);
     if (typeof outputFigures === 'number') return into.fill(outputFigures, FINE, 0, count);
     if (isNoFigure(outputFigures)) return into.fill(NaN, this.codeOf(outputFigures, output), 0, count);
-    for (let at = 0; at < count; at++) {
-      const value = outputFigures[at] ?? null;
-      if (typeof value === 'number') into.set(at, value, FINE);
-      else into.set(at, NaN, value === null ? BLANK : this.codeOf(value, output));
+    for (let index = 0; index < count; index++) {
+      const value = outputFigures[index] ?? null;
+      if (typeof value === 'number') into.set(index, value, FINE);
+      else into.set(index, NaN, value === null ? BLANK : this.codeOf(value, output));
     }
     into.settle();
   }
@@ -123,7 +123,7 @@ export class Calculation {
     let same = this.computed !== null;
     for (const { id, seen } of this.inputs) {
       const now = this.around.seriesOf(id);
-      for (let at = 0; at < count && same; at++) same = now.sameAt(seen, at);
+      for (let index = 0; index < count && same; index++) same = now.sameAt(seen, index);
       seen.copyFrom(now, 0, count);
     }
     if (!same || this.computed === null) this.computed = this.compute();
@@ -150,8 +150,8 @@ export class Calculation {
       }
       case 'taxSchedules': {
         const sets = bandSetsOf(document, id);
-        const months = calendar.months.map((_, at) =>
-          attempt(() => answerTax(calculator.row, sets, given, calendar, at)),
+        const months = calendar.months.map((_, index) =>
+          attempt(() => answerTax(calculator.row, sets, given, calendar, index)),
         );
         return { answer: monthly(months, { kind: 'tax', months }), figures: taxFigures(months) };
       }
@@ -165,7 +165,7 @@ export class Calculation {
     const { calendar } = this.around;
     switch (row.about) {
       case 'units': {
-        const months = calendar.months.map((_, at) => attempt(() => answerUnits(row, given, at)));
+        const months = calendar.months.map((_, index) => attempt(() => answerUnits(row, given, index)));
         return {
           answer: monthly(months, { kind: 'units', months }),
           figures: unitsFigures(row, months, given, calendar),

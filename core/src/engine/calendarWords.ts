@@ -18,10 +18,10 @@ export class CalendarWords {
       month: this.series(monthOfYear),
       quarter: this.series((month) => quarterOf(calendar, month)),
       year: this.yearsFrom(calendar.yearBegins),
-      period: this.series((_, at) => at + 1),
-      years: this.series((_, at) => Math.floor(at / 12)),
+      period: this.series((_, index) => index + 1),
+      years: this.series((_, index) => Math.floor(index / 12)),
       days: this.series(daysIn),
-      row: this.series((_, at) => at + 1),
+      row: this.series((_, index) => index + 1),
     };
   }
 
@@ -32,9 +32,9 @@ export class CalendarWords {
     return years;
   }
 
-  private series(figure: (month: Calendar['months'][number], at: number) => number): Series {
+  private series(figure: (month: Calendar['months'][number], index: number) => number): Series {
     const series = new Series(this.calendar.count);
-    this.calendar.months.forEach((month, at) => (series.values[at] = figure(month, at)));
+    this.calendar.months.forEach((month, index) => (series.values[index] = figure(month, index)));
     return series;
   }
 }

@@ -195,12 +195,12 @@ function explainInput(model: PlanModel, id: string, formula: string | null, peri
 
 function explainSum(model: PlanModel, id: string, period: number): ExplanationText {
   const { document } = model;
-  const part = (other: string, at: number, subtracted = false): ExplanationPart => ({
+  const part = (other: string, index: number, subtracted = false): ExplanationPart => ({
     id: other,
     label: labelOf(document, other) ?? other,
     unit: unitOf(document, other),
-    value: numberOrNull(model.seriesOf(other)!.valueAt(at)),
-    period: at,
+    value: numberOrNull(model.seriesOf(other)!.valueAt(index)),
+    period: index,
     subtracted,
   });
   if (id === CUMULATIVE_NET) {

@@ -13,9 +13,9 @@ export function readerOf(operand: Operand): Reader {
       return operand.value;
     };
   }
-  return (at) => {
-    const value = operand.valueAt(at);
-    if (value !== value) why.code = operand.codeAt(at);
+  return (index) => {
+    const value = operand.valueAt(index);
+    if (value !== value) why.code = operand.codeAt(index);
     return value;
   };
 }
@@ -45,27 +45,29 @@ export function compare(operator: BinaryOperator, a: number, b: number): number 
 export function binaryKernel(operator: BinaryOperator, left: Reader, right: Reader, site: ProblemSite): Reader {
   switch (operator) {
     case '+':
-      return (at) => {
-        const a = left(at);
+      return (index) => {
+        const a = left(index);
         const codeA = a === a ? FINE : why.code;
-        const b = right(at);
+        const b = right(index);
         const sum = a + b;
-        return sum === sum ? sum : withoutFigure(operator, a, codeA, b, at, site);
+        return sum === sum ? sum : withoutFigure(operator, a, codeA, b, index, site);
       };
     case '*':
-      return (at) => {
-        const a = left(at);
+      return (index) => {
+        const a = left(index);
         const codeA = a === a ? FINE : why.code;
-        const b = right(at);
+        const b = right(index);
         const product = a * b;
-        return product === product ? product : withoutFigure(operator, a, codeA, b, at, site);
+        return product === product ? product : withoutFigure(operator, a, codeA, b, index, site);
       };
     default:
-      return (at) => {
-        const a = left(at);
+      return (index) => {
+        const a = left(index);
         const codeA = a === a ? FINE : why.code;
-        const b = right(at);
-        return a === a && b === b ? operate(operator, a, b, at, site) : withoutFigure(operator, a, codeA, b, at, site);
+        const b = right(index);
+        return a === a && b === b
+          ? operate(operator, a, b, index, site)
+          : withoutFigure(operator, a, codeA, b, index, site);
       };
   }
 }
@@ -79,13 +81,13 @@ function withoutFigure(
   a: number,
   codeA: number,
   b: number,
-  at: number,
+  index: number,
   site: ProblemSite,
 ): number {
   const codeB = b === b ? FINE : why.code;
   if (codeA > BLANK) return without(codeA);
   if (codeB > BLANK) return without(codeB);
-  if (codeA === FINE && codeB === FINE) return without(site.code('noResult', at));
+  if (codeA === FINE && codeB === FINE) return without(site.code('noResult', index));
   switch (operator) {
     case '+':
     case '-':
@@ -96,13 +98,13 @@ function withoutFigure(
     case '^':
       return without(BLANK);
     case '/':
-      return without(codeB === BLANK ? site.code('emptyDivisor', at) : BLANK);
+      return without(codeB === BLANK ? site.code('emptyDivisor', index) : BLANK);
     default:
       return compare(operator, codeA === FINE ? a : 0, codeB === FINE ? b : 0);
   }
 }
 
-function operate(operator: BinaryOperator, a: number, b: number, at: number, site: ProblemSite): number {
+function operate(operator: BinaryOperator, a: number, b: number, index: number, site: ProblemSite): number {
   switch (operator) {
     case '+':
       return a + b;
@@ -111,9 +113,9 @@ function operate(operator: BinaryOperator, a: number, b: number, at: number, sit
     case '*':
       return a * b;
     case '/':
-      return b === 0 ? without(site.code('zeroDivisor', at)) : checked(a / b, at, site);
+      return b === 0 ? without(site.code('zeroDivisor', index)) : checked(a / b, index, site);
     case '^':
-      return checked(a ** b, at, site);
+      return checked(a ** b, index, site);
     default:
       return compare(operator, a, b);
   }
@@ -121,7 +123,7 @@ function operate(operator: BinaryOperator, a: number, b: number, at: number, sit
 
 /** Minus a figure, or a hundredth of it. */
 export function unaryKernel(kind: 'negate' | 'percent', operand: Reader): Reader {
-  return kind === 'negate' ? (at) => -operand(at) : (at) => operand(at) / 100;
+  return kind === 'negate' ? (index) => -operand(index) : (index) => operand(index) / 100;
 }
 
 /** Arithmetic with the figures of a month. */
@@ -132,16 +134,16 @@ export function figuresKernel(
 ): Reader {
   const skip = blank === 'skip';
   const figures: number[] = [];
-  return (at) => {
+  return (index) => {
     figures.length = 0;
     let empty = false;
     for (const arg of args) {
-      const value = arg(at);
+      const value = arg(index);
       if (value === value) figures.push(value);
       else if (why.code > BLANK) return NaN;
       else empty = true;
     }
     if (skip ? figures.length === 0 : empty) return without(BLANK);
-    return checked(compute(figures), at, site);
+    return checked(compute(figures), index, site);
   };
 }

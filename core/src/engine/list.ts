@@ -72,7 +72,7 @@ export class ListModel implements ListFigures {
     const { document } = around;
     this.around = around;
     this.items = itemsOf(document, list).map(({ id }) => id);
-    this.items.forEach((id, at) => this.places.set(id, at));
+    this.items.forEach((id, index) => this.places.set(id, index));
     this.byId = Int32Array.from(this.items.keys()).sort((a, b) => (this.items[a]! < this.items[b]! ? -1 : 1));
     const { count } = this;
     this.words = wordsFor(around, count);
@@ -122,16 +122,16 @@ export class ListModel implements ListFigures {
   takeOver(document: Document, { item, column }: Pick<ListCellRow, 'item' | 'column'>): void {
     this.around = { ...this.around, document };
     const row = document.listColumns.get(column);
-    const at = this.placeOf(item);
+    const index = this.placeOf(item);
     this.months.delete(column);
-    if (!row || at < 0 || !hasFigures(row)) return;
+    if (!row || index < 0 || !hasFigures(row)) return;
     if (isGiven(row)) {
       const figure = cellOf(document, item, column)?.figure ?? null;
       const typed = this.typed.get(column)!;
-      typed.set(at, figure ?? NaN, BLANK);
+      typed.set(index, figure ?? NaN, BLANK);
       typed.settle();
     } else this.respecified.add(column);
-    markStale(this.nodes.get(column)!, at, at + 1);
+    markStale(this.nodes.get(column)!, index, index + 1);
   }
 
   /** Computes what is stale in a column and all it needs; in all columns, when none is named. */
@@ -172,11 +172,11 @@ export class ListModel implements ListFigures {
     }
     const months = this.monthsBy(day);
     const byMonth = new Map<number, number[]>();
-    for (const at of this.byId) {
-      const month = months[at]!;
+    for (const index of this.byId) {
+      const month = months[index]!;
       const items = byMonth.get(month);
-      if (items) items.push(at);
-      else byMonth.set(month, [at]);
+      if (items) items.push(index);
+      else byMonth.set(month, [index]);
     }
     for (let period = 0; period < into.values.length; period++) {
       const total = sumOfItems(series, byMonth.get(period) ?? []);
@@ -186,13 +186,13 @@ export class ListModel implements ListFigures {
   }
 
   /** What a resolved expression of a column gives for one item. */
-  evaluate(expression: Expression, column: string, at: number): { value: number; code: number } {
+  evaluate(expression: Expression, column: string, index: number): { value: number; code: number } {
     const program = compile(expression, this.contextOf(column));
     run(program, { from: 0, to: 0 }, this.count);
     const { result } = program;
     return result instanceof Scalar
       ? { value: result.value, code: result.code }
-      : { value: result.valueAt(at), code: result.codeAt(at) };
+      : { value: result.valueAt(index), code: result.codeAt(index) };
   }
 
   /** The period each item counts in by one of its days; outside the plan, or −1, where it counts in none. */
@@ -225,8 +225,8 @@ export class ListModel implements ListFigures {
     const typed = new Series(this.count);
     typed.fill(NaN, BLANK, 0, this.count);
     for (const { item, figure } of rowsWhere(this.around.document.listCells, 'column', column.id)) {
-      const at = this.placeOf(item);
-      if (at >= 0 && figure !== null) typed.set(at, figure, FINE);
+      const index = this.placeOf(item);
+      if (index >= 0 && figure !== null) typed.set(index, figure, FINE);
     }
     typed.settle();
     this.typed.set(column.id, typed);
@@ -242,9 +242,9 @@ export class ListModel implements ListFigures {
     const rules: RuleSegment[] =
       column.formula === null ? [] : [{ from: 0, to: this.count, row: { amount: null, formula: column.formula } }];
     const overlays = rowsWhere(document.listCells, 'column', column.id).flatMap((cell): RuleSegment[] => {
-      const at = this.placeOf(cell.item);
-      if (at < 0 || (cell.figure === null && cell.formula === null)) return [];
-      return [{ from: at, to: at + 1, row: { amount: cell.figure, formula: cell.formula } }];
+      const index = this.placeOf(cell.item);
+      if (index < 0 || (cell.figure === null && cell.formula === null)) return [];
+      return [{ from: index, to: index + 1, row: { amount: cell.figure, formula: cell.formula } }];
     });
     let programs = this.programs.get(column.id);
     if (!programs) this.programs.set(column.id, (programs = new Map<string, Program>()));
@@ -255,15 +255,15 @@ export class ListModel implements ListFigures {
   private specifyStatus(node: Node, { estimated, actual }: ListColumnRow): void {
     const seriesOf = (id: string | null) => (id === null ? undefined : this.nodes.get(id)?.series);
     const [a, b] = [seriesOf(estimated), seriesOf(actual)];
-    const reader: Reader = (at) => {
+    const reader: Reader = (index) => {
       if (!a || !b) return without(BLANK);
-      const code = Math.max(a.codeAt(at), b.codeAt(at));
-      return code === FINE ? a.values[at]! - b.values[at]! : without(code);
+      const code = Math.max(a.codeAt(index), b.codeAt(index));
+      return code === FINE ? a.values[index]! - b.values[index]! : without(code);
     };
     node.evaluate = ({ from, to }) => {
-      for (let at = from; at < to; at++) {
-        const value = reader(at);
-        node.spare.set(at, value, value === value ? FINE : why.code);
+      for (let index = from; index < to; index++) {
+        const value = reader(index);
+        node.spare.set(index, value, value === value ? FINE : why.code);
       }
       node.spare.settle();
     };
@@ -299,28 +299,28 @@ function isGiven(column: ListColumnRow): boolean {
 
 /** The sum of some figures; NaN where one has a problem or none is there, and `why` says which. */
 export function sumOfItems(series: Series, places: Iterable<number>): number {
-  let [sum, found] = [0, false];
-  for (const at of places) {
-    const value = series.values[at]!;
+  let [sum, isFound] = [0, false];
+  for (const index of places) {
+    const value = series.values[index]!;
     if (value === value) {
       sum += value;
-      found = true;
+      isFound = true;
       continue;
     }
-    const code = series.codeAt(at);
+    const code = series.codeAt(index);
     if (code > BLANK) {
       why.code = code;
       return NaN;
     }
   }
   why.code = BLANK;
-  return found ? sum : NaN;
+  return isFound ? sum : NaN;
 }
 
 /** What stands for the calendar, as it is in the list's month, and for an item's number. */
 function wordsFor({ plan, period }: ListContext, count: number): Record<CalendarWord, Operand> {
   const row = new Series(count);
-  for (let at = 0; at < count; at++) row.values[at] = at + 1;
+  for (let index = 0; index < count; index++) row.values[index] = index + 1;
   const words = CALENDAR_WORDS.map((word): [CalendarWord, Operand] => {
     if (word === 'row') return [word, row];
     const series = plan.words[word];

@@ -10,25 +10,25 @@ import { Scalar, Series, type Operand } from './series.ts';
 type Loop<A, B> = (out: Float64Array, a: A, b: B, from: number, to: number) => void;
 
 const addSeries: Loop<Float64Array, Float64Array> = (out, a, b, from, to) => {
-  for (let at = from; at < to; at++) out[at] = a[at]! + b[at]!;
+  for (let index = from; index < to; index++) out[index] = a[index]! + b[index]!;
 };
 const addScalar: Loop<Float64Array, number> = (out, a, b, from, to) => {
-  for (let at = from; at < to; at++) out[at] = a[at]! + b;
+  for (let index = from; index < to; index++) out[index] = a[index]! + b;
 };
 const subtractSeries: Loop<Float64Array, Float64Array> = (out, a, b, from, to) => {
-  for (let at = from; at < to; at++) out[at] = a[at]! - b[at]!;
+  for (let index = from; index < to; index++) out[index] = a[index]! - b[index]!;
 };
 const subtractFromScalar: Loop<number, Float64Array> = (out, a, b, from, to) => {
-  for (let at = from; at < to; at++) out[at] = a - b[at]!;
+  for (let index = from; index < to; index++) out[index] = a - b[index]!;
 };
 const multiplySeries: Loop<Float64Array, Float64Array> = (out, a, b, from, to) => {
-  for (let at = from; at < to; at++) out[at] = a[at]! * b[at]!;
+  for (let index = from; index < to; index++) out[index] = a[index]! * b[index]!;
 };
 const multiplyScalar: Loop<Float64Array, number> = (out, a, b, from, to) => {
-  for (let at = from; at < to; at++) out[at] = a[at]! * b;
+  for (let index = from; index < to; index++) out[index] = a[index]! * b;
 };
 const divideByScalar: Loop<Float64Array, number> = (out, a, b, from, to) => {
-  for (let at = from; at < to; at++) out[at] = a[at]! / b;
+  for (let index = from; index < to; index++) out[index] = a[index]! / b;
 };
 
 /** Divides and tells whether a divisor was zero, so that the months concerned can be done again with their reason. */
@@ -41,16 +41,16 @@ function divideBySeries(
 ): boolean {
   let sound = true;
   if (typeof a === 'number') {
-    for (let at = from; at < to; at++) {
-      const divisor = b[at]!;
+    for (let index = from; index < to; index++) {
+      const divisor = b[index]!;
       if (divisor === 0) sound = false;
-      out[at] = a / divisor;
+      out[index] = a / divisor;
     }
   } else {
-    for (let at = from; at < to; at++) {
-      const divisor = b[at]!;
+    for (let index = from; index < to; index++) {
+      const divisor = b[index]!;
       if (divisor === 0) sound = false;
-      out[at] = a[at]! / divisor;
+      out[index] = a[index]! / divisor;
     }
   }
   return sound;
@@ -60,12 +60,12 @@ function divideBySeries(
 function powersOf(out: Float64Array, base: number, exponents: Float64Array, from: number, to: number): void {
   let exponent = NaN;
   let power = NaN;
-  for (let at = from; at < to; at++) {
-    if (exponents[at] !== exponent) {
-      exponent = exponents[at]!;
+  for (let index = from; index < to; index++) {
+    if (exponents[index] !== exponent) {
+      exponent = exponents[index]!;
       power = base ** exponent;
     }
-    out[at] = power;
+    out[index] = power;
   }
 }
 
@@ -78,7 +78,7 @@ export function multiplyAndAdd(
   from: number,
   to: number,
 ): void {
-  for (let at = from; at < to; at++) out[at] = a[at]! * factor + b[at]!;
+  for (let index = from; index < to; index++) out[index] = a[index]! * factor + b[index]!;
 }
 
 /**
@@ -112,7 +112,7 @@ export function fastBinary(
         powersOf(values, left.value, b, from, to);
         return finite(values, from, to);
       default:
-        for (let at = from; at < to; at++) values[at] = compare(operator, left.value, b[at]!);
+        for (let index = from; index < to; index++) values[index] = compare(operator, left.value, b[index]!);
         return true;
     }
   }
@@ -133,10 +133,10 @@ export function fastBinary(
         divideByScalar(values, a, right.value, from, to);
         return true;
       case '^':
-        for (let at = from; at < to; at++) values[at] = a[at]! ** right.value;
+        for (let index = from; index < to; index++) values[index] = a[index]! ** right.value;
         return finite(values, from, to);
       default:
-        for (let at = from; at < to; at++) values[at] = compare(operator, a[at]!, right.value);
+        for (let index = from; index < to; index++) values[index] = compare(operator, a[index]!, right.value);
         return true;
     }
   }
@@ -154,10 +154,10 @@ export function fastBinary(
     case '/':
       return divideBySeries(values, a, b, from, to);
     case '^':
-      for (let at = from; at < to; at++) values[at] = a[at]! ** b[at]!;
+      for (let index = from; index < to; index++) values[index] = a[index]! ** b[index]!;
       return finite(values, from, to);
     default:
-      for (let at = from; at < to; at++) values[at] = compare(operator, a[at]!, b[at]!);
+      for (let index = from; index < to; index++) values[index] = compare(operator, a[index]!, b[index]!);
       return true;
   }
 }
@@ -177,8 +177,8 @@ export function fastChoice(
   const b = otherwise instanceof Scalar ? null : otherwise.values;
   const constantA = then instanceof Scalar ? then.value : 0;
   const constantB = otherwise instanceof Scalar ? otherwise.value : 0;
-  for (let at = from; at < to; at++) {
-    values[at] = holds[at] !== 0 ? (a === null ? constantA : a[at]!) : b === null ? constantB : b[at]!;
+  for (let index = from; index < to; index++) {
+    values[index] = holds[index] !== 0 ? (a === null ? constantA : a[index]!) : b === null ? constantB : b[index]!;
   }
 }
 
@@ -195,10 +195,10 @@ export function fastExtreme(
   const a = left.values;
   const b = right instanceof Scalar ? null : right.values;
   const constant = right instanceof Scalar ? right.value : 0;
-  for (let at = from; at < to; at++) {
-    const x = a[at]!;
-    const y = b === null ? constant : b[at]!;
-    values[at] = largest ? (x > y ? x : y) : x < y ? x : y;
+  for (let index = from; index < to; index++) {
+    const x = a[index]!;
+    const y = b === null ? constant : b[index]!;
+    values[index] = largest ? (x > y ? x : y) : x < y ? x : y;
   }
 }
 
@@ -209,13 +209,13 @@ export function finite(values: Float64Array, from: number, to: number): boolean 
   let b = 0;
   let c = 0;
   let d = 0;
-  let at = from;
-  for (; at + 3 < to; at += 4) {
-    a += values[at]! * 1e8 * 0;
-    b += values[at + 1]! * 1e8 * 0;
-    c += values[at + 2]! * 1e8 * 0;
-    d += values[at + 3]! * 1e8 * 0;
+  let index = from;
+  for (; index + 3 < to; index += 4) {
+    a += values[index]! * 1e8 * 0;
+    b += values[index + 1]! * 1e8 * 0;
+    c += values[index + 2]! * 1e8 * 0;
+    d += values[index + 3]! * 1e8 * 0;
   }
-  for (; at < to; at++) a += values[at]! * 1e8 * 0;
+  for (; index < to; index++) a += values[index]! * 1e8 * 0;
   return a + b + c + d === 0;
 }

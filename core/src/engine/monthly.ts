@@ -25,7 +25,7 @@ export interface MonthlyProgram {
  * Computes months of a node that feeds back only into itself, from `at` on in its own figures, as long as all it needs
  * is there; returns the first month it could not compute.
  */
-export type Sweep = (series: Series, at: number, to: number) => number;
+export type Sweep = (series: Series, index: number, to: number) => number;
 
 /** Compiles a formula of a line that belongs to a recurrent component with the given members. */
 export function compileMonthly(
@@ -125,9 +125,9 @@ export function compileMonthly(
     });
     const read = readerOf(reached);
     const compute = next(reached);
-    return (at) => {
-      for (; filled <= at; filled++) reached.set(filled, compute(filled), why.code);
-      return read(at);
+    return (index) => {
+      for (; filled <= index; filled++) reached.set(filled, compute(filled), why.code);
+      return read(index);
     };
   };
 
@@ -186,11 +186,11 @@ function carryForward(factor: Operand, addend: Operand): Sweep {
     const constantFactor = factor instanceof Series ? 0 : factor.value;
     const constantAddend = addend instanceof Series ? 0 : addend.value;
     let before = values[start - 1]!;
-    for (let at = start; at < end; at++) {
-      const value = before * (f ? f[at]! : constantFactor) + (a ? a[at]! : constantAddend);
+    for (let index = start; index < end; index++) {
+      const value = before * (f ? f[index]! : constantFactor) + (a ? a[index]! : constantAddend);
       // Neither a missing figure nor one too large is settled here.
-      if (!(Math.abs(value) < 1e300)) return at;
-      values[at] = value;
+      if (!(Math.abs(value) < 1e300)) return index;
+      values[index] = value;
       before = value;
     }
     return end;

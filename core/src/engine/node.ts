@@ -110,13 +110,13 @@ export function specifySum(node: Node, terms: readonly Term[], zeroWhenEmpty: bo
 }
 
 function sumReader(terms: readonly Term[], zeroWhenEmpty: boolean): Reader {
-  return (at) => {
+  return (index) => {
     let sum = 0;
     let code = zeroWhenEmpty ? FINE : BLANK;
     for (const { series, sign } of terms) {
-      const termCode = series.codeAt(at);
+      const termCode = series.codeAt(index);
       if (termCode === FINE) {
-        sum += sign * series.values[at]!;
+        sum += sign * series.values[index]!;
         if (code === BLANK) code = FINE;
       } else if (termCode > BLANK && code <= BLANK) code = termCode;
     }
@@ -287,10 +287,10 @@ function evaluateLine(
 function guard(series: Series, { from, to }: Range, context: CompileContext): void {
   const clean = Math.max(from, Math.min(series.cleanFrom, to));
   if (clean === from && finite(series.values, from, to)) return;
-  for (let at = from; at < to; at++) {
-    if (series.codeAt(at) !== FINE || Math.abs(series.values[at]!) < 1e300) continue;
-    const code = context.problems.code({ cause: 'tooLarge', node: context.node, period: at, subject: null });
-    series.set(at, NaN, code);
+  for (let index = from; index < to; index++) {
+    if (series.codeAt(index) !== FINE || Math.abs(series.values[index]!) < 1e300) continue;
+    const code = context.problems.code({ cause: 'tooLarge', node: context.node, period: index, subject: null });
+    series.set(index, NaN, code);
   }
   series.settle();
 }
@@ -320,17 +320,17 @@ function specifyMonthlyLine(
     readers.fill(reader, piece.from, piece.to);
     sweepers.fill(sweep, piece.from, piece.to);
   }
-  const tooLarge = (at: number) =>
-    context.problems.code({ cause: 'tooLarge', node: node.id, period: at, subject: null });
+  const tooLarge = (index: number) =>
+    context.problems.code({ cause: 'tooLarge', node: node.id, period: index, subject: null });
   node.monthly = {
     hoisted,
     complete: false,
     sweeps: stretchesOf(sweepers),
-    reader: (at) => {
-      const reader = readers[at];
+    reader: (index) => {
+      const reader = readers[index];
       if (!reader) return without(BLANK);
-      const value = reader(at);
-      return Math.abs(value) >= 1e300 ? without(tooLarge(at)) : value;
+      const value = reader(index);
+      return Math.abs(value) >= 1e300 ? without(tooLarge(index)) : value;
     },
   };
 }

@@ -17,8 +17,9 @@ const quarters = (document: Document, name: string) => calculate(document).rollU
 
 /** A stall: what it costs and how many loaves it sells, month by month. */
 function stall(costs: readonly number[], loaves: readonly number[], rules: Readonly<Record<string, string>>): Document {
-  const months = costs.map((_, at) => `2026-${String(at + 1).padStart(2, '0')}`);
-  const typed = (figures: readonly number[]) => Object.fromEntries(months.map((month, at) => [month, figures[at]!]));
+  const months = costs.map((_, index) => `2026-${String(index + 1).padStart(2, '0')}`);
+  const typed = (figures: readonly number[]) =>
+    Object.fromEntries(months.map((month, index) => [month, figures[index]!]));
   return sketch({
     months: costs.length,
     lines: { expense: { Costs: typed(costs) }, memo: { Loaves: typed(loaves), ...rules } },
@@ -62,24 +63,26 @@ describe('a line that is a quotient', () => {
   });
 
   it('is found through thousands of lines, each computed twice from the one before', () => {
-    const chain = Object.fromEntries(Array.from({ length: 4000 }, (_, at) => [`Q${at + 1}`, `(Q${at} + Q${at}) / 2`]));
+    const chain = Object.fromEntries(
+      Array.from({ length: 4000 }, (_, index) => [`Q${index + 1}`, `(Q${index} + Q${index}) / 2`]),
+    );
     const document = stall(costs, loaves, { Q0: 'Costs / Loaves', ...chain });
     expect(howOf(document, 'Q4000')).toBe('quotient');
     const model = new Model(document);
     expect(valueOver(model, idOf(document, 'Q4000'), { from: 0, to: 3 })).toBe(4);
-    const sums = Object.fromEntries(Array.from({ length: 4000 }, (_, at) => [`S${at + 1}`, `S${at} + 1`]));
+    const sums = Object.fromEntries(Array.from({ length: 4000 }, (_, index) => [`S${index + 1}`, `S${index} + 1`]));
     expect(howOf(stall(costs, loaves, { S0: 'Loaves', ...sums }), 'S4000')).toBe('total');
   });
 
   it('is the same whichever line is asked about first, also where lines lead back into each other', () => {
     const rules = { A: 'B / Loaves + prior(C)', B: 'Costs + prior(A) * Loaves', C: 'A / 2 + prior(B) / Loaves' };
     const orders = [['A', 'B', 'C'], ['C', 'B', 'A'], ['B', 'A', 'C'], ['C', 'A', 'B']]; // prettier-ignore
-    const found = orders.map((order) => {
+    const rollUps = orders.map((order) => {
       const document = stall(costs, loaves, rules);
       for (const name of order) howOf(document, name);
       return ['A', 'B', 'C'].map((name) => howOf(document, name));
     });
-    expect(new Set(found.map(String)).size).toBe(1);
+    expect(new Set(rollUps.map(String)).size).toBe(1);
     expect(howOf(stall(costs, loaves, { Later: 'Costs / prior(Loaves)' }), 'Later')).toBe('quotient');
   });
 

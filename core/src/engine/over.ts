@@ -69,14 +69,14 @@ function ruledOver(model: PlanModel, line: string, stretch: Stretch, known: Read
     const months = range(Math.max(from, stretch.from), Math.min(to, stretch.to));
     const [weighing = last] = quotients;
     const denominator = weighing ? model.seriesFor(weighing.denominator, line) : null;
-    const weightOf = (at: number) => (denominator ? Math.abs(orNothing(denominator, at)) : 1);
-    const ruled = rule ? months.filter((at) => !typed.has(at)) : [];
+    const weightOf = (index: number) => (denominator ? Math.abs(orNothing(denominator, index)) : 1);
+    const ruled = rule ? months.filter((index) => !typed.has(index)) : [];
     if (rule && ruled.length > 0) {
-      const weight = ruled.reduce((sum, at) => sum + weightOf(at), 0);
+      const weight = ruled.reduce((sum, index) => sum + weightOf(index), 0);
       parts.push({ value: overTotals(model, line, { rule, quotients }, ruled, figureOf), weight });
     }
-    for (const at of rule ? months.filter((each) => typed.has(each)) : months)
-      parts.push({ value: values[at]!, weight: weightOf(at) });
+    for (const index of rule ? months.filter((each) => typed.has(each)) : months)
+      parts.push({ value: values[index]!, weight: weightOf(index) });
   }
   if (parts.length === 1) return parts[0]!.value;
   let [sum, weights] = [0, 0];
@@ -99,11 +99,11 @@ function overTotals(
   const totals = ({ numerator, denominator }: Quotient): readonly [number, number] => {
     const [above, below] = [model.seriesFor(numerator, line), model.seriesFor(denominator, line)];
     let [sum, divisor] = [0, 0];
-    for (const at of months) {
+    for (const index of months) {
       // A month without a result is passed over on both sides; an empty one has nothing to add.
-      if (above.codeAt(at) > BLANK || below.codeAt(at) > BLANK) continue;
-      sum += orNothing(above, at);
-      divisor += orNothing(below, at);
+      if (above.codeAt(index) > BLANK || below.codeAt(index) > BLANK) continue;
+      sum += orNothing(above, index);
+      divisor += orNothing(below, index);
     }
     return [sum, divisor];
   };
@@ -138,8 +138,8 @@ function overTotals(
 }
 
 /** The figure of a month; 0 where there is none. */
-function orNothing(figures: Series, at: number): number {
-  const value = figures.valueAt(at);
+function orNothing(figures: Series, index: number): number {
+  const value = figures.valueAt(index);
   return value === value ? value : 0;
 }
 

@@ -59,15 +59,15 @@ function recalculateMonthly(nodes: readonly Node[], count: number, changed: Chan
     spare.copyFrom(series, from, count);
     stale.to = stale.from;
   }
-  for (let at = from; at < count;) {
-    const reached = nodes.length === 1 ? sweepFrom(nodes[0]!, at) : at;
-    if (reached === at) {
+  for (let index = from; index < count;) {
+    const reached = nodes.length === 1 ? sweepFrom(nodes[0]!, index) : index;
+    if (reached === index) {
       for (const { series, monthly } of nodes) {
-        const value = monthly!.reader(at);
-        series.set(at, value, why.code);
+        const value = monthly!.reader(index);
+        series.set(index, value, why.code);
       }
-      at++;
-    } else at = reached;
+      index++;
+    } else index = reached;
   }
   for (const node of nodes) {
     node.series.settle();
@@ -83,11 +83,11 @@ function report(node: Node, { from, to }: { from: number; to: number }, changed:
 }
 
 /** Lets a node compute months in one go where it can; the first month that is still to be computed. */
-function sweepFrom({ series, monthly }: Node, at: number): number {
-  const stretch = monthly!.sweeps.find(({ from, to }) => from <= at && at < to);
-  if (!stretch) return at;
-  const reached = stretch.sweep(series, at, stretch.to);
-  if (reached > at) series.markClean(at, reached);
+function sweepFrom({ series, monthly }: Node, index: number): number {
+  const stretch = monthly!.sweeps.find(({ from, to }) => from <= index && index < to);
+  if (!stretch) return index;
+  const reached = stretch.sweep(series, index, stretch.to);
+  if (reached > index) series.markClean(index, reached);
   return reached;
 }
 

@@ -30,8 +30,8 @@ describe('a rule that feeds back into itself', () => {
       const { least } = countsOf(description);
       const word = wordOf(description);
       if (name === 'tax') continue;
-      const args = Array.from({ length: least }, (_, at) =>
-        at === word?.at ? word.words[0]! : `prior(L) * 0 + ${at + 1}`,
+      const args = Array.from({ length: least }, (_, index) =>
+        index === word?.at ? word.words[0]! : `prior(L) * 0 + ${index + 1}`,
       );
       const document = sketch({ months: 3, lines: { memo: { Rent: 'period', Other: 1 } } });
       const other = lineNamed(document, 'Other');
@@ -73,10 +73,10 @@ describe('a rule that feeds back into itself', () => {
       version: 1,
       plan: { name: 'Many', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 3 },
       groups: [{ name: 'G', side: 'memo' }],
-      lines: Array.from({ length: count }, (_, at) => ({ group: 'G', name: `Line ${at}` })),
-      ruleSteps: Array.from({ length: count }, (_, at) => ({
-        line: `Line ${at}`,
-        formula: at === 0 ? `prior(Line ${count - 1}) + 1` : `Line ${at - 1} + 1`,
+      lines: Array.from({ length: count }, (_, index) => ({ group: 'G', name: `Line ${index}` })),
+      ruleSteps: Array.from({ length: count }, (_, index) => ({
+        line: `Line ${index}`,
+        formula: index === 0 ? `prior(Line ${count - 1}) + 1` : `Line ${index - 1} + 1`,
       })),
     });
     expect(calculate(many).figures(`Line ${count - 1}`)).toEqual([count, 2 * count, 3 * count]);
@@ -149,7 +149,7 @@ describe('the internal rate of return', () => {
     ] as const) {
       const { value } = rate(flow, months);
       const figures = calculate(sketch({ months, lines: { memo: { F: flow } } })).figures('F') as number[];
-      const worth = figures.reduce((sum, figure, at) => sum + figure / (1 + value) ** at, 0);
+      const worth = figures.reduce((sum, figure, index) => sum + figure / (1 + value) ** index, 0);
       expect(Math.abs(worth)).toBeLessThan(1e-6);
     }
   });

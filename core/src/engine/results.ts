@@ -98,8 +98,8 @@ export function problemsOf(model: PlanModel): FigureProblem[] {
   const { document } = model;
   for (const id of [...document.lines.keys(), ...document.groups.keys()]) {
     const series = model.seriesOf(id)!;
-    for (let at = 0; at < series.cleanFrom; at++) {
-      const code = series.codeAt(at);
+    for (let index = 0; index < series.cleanFrom; index++) {
+      const code = series.codeAt(index);
       if (code === FINE || code === BLANK || seen.has(code)) continue;
       seen.add(code);
       const problem = model.problems.get(code)!;

@@ -21,14 +21,14 @@ export class Series {
   }
 
   /** Why period `at` has no figure; `FINE` when it has one, `BLANK` outside the plan. */
-  codeAt(at: number): number {
-    if (at >= this.cleanFrom) return at < this.values.length ? FINE : BLANK;
-    return at < 0 ? BLANK : this.codes![at]!;
+  codeAt(index: number): number {
+    if (index >= this.cleanFrom) return index < this.values.length ? FINE : BLANK;
+    return index < 0 ? BLANK : this.codes![index]!;
   }
 
   /** The figure of period `at`; NaN when there is none or the plan has no such period. */
-  valueAt(at: number): number {
-    return at < 0 || at >= this.values.length ? NaN : this.values[at]!;
+  valueAt(index: number): number {
+    return index < 0 || index >= this.values.length ? NaN : this.values[index]!;
   }
 
   /** The codes of the periods before `upTo`, to be written to; call `settle` afterwards. */
@@ -43,9 +43,9 @@ export class Series {
 
   /** Finds again from where on every month has a figure. */
   settle(): void {
-    let at = this.cleanFrom;
-    while (at > 0 && this.codes![at - 1] === FINE) at--;
-    this.cleanFrom = at;
+    let index = this.cleanFrom;
+    while (index > 0 && this.codes![index - 1] === FINE) index--;
+    this.cleanFrom = index;
   }
 
   /** Says that a stretch just written has a figure in every month. */
@@ -59,10 +59,10 @@ export class Series {
   }
 
   /** Writes one period: a figure, or NaN for the reason `code`. Leaves finding the clean stretch to `settle`. */
-  set(at: number, value: number, code: number): void {
-    this.values[at] = value;
-    if (value !== value) this.open(at + 1)[at] = code;
-    else if (at < this.cleanFrom) this.codes![at] = FINE;
+  set(index: number, value: number, code: number): void {
+    this.values[index] = value;
+    if (value !== value) this.open(index + 1)[index] = code;
+    else if (index < this.cleanFrom) this.codes![index] = FINE;
   }
 
   fill(value: number, code: number, from: number, to: number): void {
@@ -74,11 +74,11 @@ export class Series {
 
   copyFrom(source: Series, from: number, to: number): void {
     if (from === 0 && to === this.values.length) this.values.set(source.values);
-    else for (let at = from; at < to; at++) this.values[at] = source.values[at]!;
+    else for (let index = from; index < to; index++) this.values[index] = source.values[index]!;
     const marked = Math.min(to, source.cleanFrom);
     if (from < marked) {
       const codes = this.open(marked);
-      for (let at = from; at < marked; at++) codes[at] = source.codes![at]!;
+      for (let index = from; index < marked; index++) codes[index] = source.codes![index]!;
     }
     this.markClean(Math.max(from, marked), to);
   }
@@ -100,10 +100,10 @@ export class Series {
   }
 
   /** Whether period `at` holds the same in both series. */
-  sameAt(other: Series, at: number): boolean {
-    const a = this.values[at]!;
-    const b = other.values[at]!;
-    return a === b || (a !== a && b !== b && this.codeAt(at) === other.codeAt(at));
+  sameAt(other: Series, index: number): boolean {
+    const a = this.values[index]!;
+    const b = other.values[index]!;
+    return a === b || (a !== a && b !== b && this.codeAt(index) === other.codeAt(index));
   }
 }
 

@@ -91,18 +91,18 @@ export class Snapshot implements PlanModel {
   ): Set<string> {
     const isOtherwise = (id: string) =>
       rollUpOf(document, id) === 'quotient' || rollUpOf(document, id) !== rollUpOf(this.document, id);
-    const found = new Set<string>();
+    const texts = new Set<string>();
     const reached = changed.map(({ id }) => id);
     const reach = (id: string) => {
       const isLine = document.lines.has(id) && this.document.lines.has(id);
-      if (found.has(id) || !isLine || !isOtherwise(id)) return;
-      found.add(id);
+      if (texts.has(id) || !isLine || !isOtherwise(id)) return;
+      texts.add(id);
       reached.push(id);
     };
     linesDecidedBy(document, changes).forEach(reach);
     for (let id = reached.pop(); id !== undefined; id = reached.pop()) this.model.dependentsOf(id).forEach(reach);
-    for (const { id } of changed) found.delete(id);
-    return found;
+    for (const { id } of changed) texts.delete(id);
+    return texts;
   }
 
   ids(): string[] {
@@ -231,7 +231,7 @@ function listsAfter(model: Model, before: ReadonlyMap<string, ListSnapshot>): Re
 }
 
 function isSameSeries(a: Series, b: Series): boolean {
-  return a.values.length === b.values.length && a.values.every((_, at) => a.sameAt(b, at));
+  return a.values.length === b.values.length && a.values.every((_, index) => a.sameAt(b, index));
 }
 
 /** The lines whose rules, or whose side, changes are about: what decides how they are rolled up. */

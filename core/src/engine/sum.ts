@@ -18,17 +18,17 @@ export function sumInto(out: Series, terms: readonly Term[], zeroWhenEmpty: bool
     out.fill(zeroWhenEmpty ? 0 : NaN, zeroWhenEmpty ? FINE : BLANK, from, to);
     return;
   }
-  for (let at = from; at < marked; at++) {
+  for (let index = from; index < marked; index++) {
     let sum = 0;
     let code = zeroWhenEmpty ? FINE : BLANK;
     for (const { series, sign } of terms) {
-      const found = series.codeAt(at);
-      if (found === FINE) {
-        sum += sign * series.values[at]!;
+      const value = series.codeAt(index);
+      if (value === FINE) {
+        sum += sign * series.values[index]!;
         if (code === BLANK) code = FINE;
-      } else if (found > BLANK && code <= BLANK) code = found;
+      } else if (value > BLANK && code <= BLANK) code = value;
     }
-    out.set(at, code === FINE ? sum : NaN, code);
+    out.set(index, code === FINE ? sum : NaN, code);
   }
   addUp(out.values, terms, marked, to);
   out.markClean(marked, to);
@@ -38,20 +38,21 @@ export function sumInto(out: Series, terms: readonly Term[], zeroWhenEmpty: bool
 /** Adds up bare arrays, four at a time so that the sum is read and written less often. */
 function addUp(out: Float64Array, terms: readonly Term[], from: number, to: number): void {
   const first = terms[0]!;
-  if (first.sign === 1) for (let at = from; at < to; at++) out[at] = first.series.values[at]!;
-  else for (let at = from; at < to; at++) out[at] = -first.series.values[at]!;
+  if (first.sign === 1) for (let index = from; index < to; index++) out[index] = first.series.values[index]!;
+  else for (let index = from; index < to; index++) out[index] = -first.series.values[index]!;
   let next = 1;
   for (; next + 3 < terms.length && terms.slice(next, next + 4).every((term) => term.sign === 1); next += 4) {
     const a = terms[next]!.series.values;
     const b = terms[next + 1]!.series.values;
     const c = terms[next + 2]!.series.values;
     const d = terms[next + 3]!.series.values;
-    for (let at = from; at < to; at++) out[at] = out[at]! + a[at]! + b[at]! + c[at]! + d[at]!;
+    for (let index = from; index < to; index++)
+      out[index] = out[index]! + a[index]! + b[index]! + c[index]! + d[index]!;
   }
   for (; next < terms.length; next++) {
     const { series, sign } = terms[next]!;
     const { values } = series;
-    if (sign === 1) for (let at = from; at < to; at++) out[at] = out[at]! + values[at]!;
-    else for (let at = from; at < to; at++) out[at] = out[at]! - values[at]!;
+    if (sign === 1) for (let index = from; index < to; index++) out[index] = out[index]! + values[index]!;
+    else for (let index = from; index < to; index++) out[index] = out[index]! - values[index]!;
   }
 }

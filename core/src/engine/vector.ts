@@ -54,9 +54,9 @@ export function compile(expression: Expression, context: CompileContext, target?
 
 /** Writes what a reader gives into a series, with the reasons where it gives nothing. */
 export function fillFrom(reader: Reader, out: Series, from: number, to: number): void {
-  for (let at = from; at < to; at++) {
-    const value = reader(at);
-    out.set(at, value, why.code);
+  for (let index = from; index < to; index++) {
+    const value = reader(index);
+    out.set(index, value, why.code);
   }
   out.settle();
 }
@@ -334,11 +334,11 @@ class Compiler {
     const out = this.out(target);
     const { calendar } = this.context;
     const compute = ({ from, to }: Range) => {
-      for (let at = from; at < to;) {
-        const stretch = stretchAround(calendar, at, span);
+      for (let index = from; index < to;) {
+        const stretch = stretchAround(calendar, index, span);
         const value = summarize(name, x, stretch.from, stretch.to);
-        out.fill(value, value === value ? FINE : why.code, at, stretch.to);
-        at = stretch.to;
+        out.fill(value, value === value ? FINE : why.code, index, stretch.to);
+        index = stretch.to;
       }
       out.settle();
     };
@@ -354,22 +354,22 @@ class Compiler {
   private among({ compute }: EvaluationBy<'among'>, x: Operand, site: ProblemSite, target?: Series): Operand {
     const { count } = this.context.calendar;
     const read = readerOf(x);
-    const [given, found] = [new Float64Array(count), new Float64Array(count)];
+    const [given, figures] = [new Float64Array(count), new Float64Array(count)];
     const out = this.out(target);
     this.add(() => {
       if (x instanceof Series && x.cleanFrom === 0) {
         compute(x.values, out.values);
         if (finite(out.values, 0, count)) return out.markClean(0, count);
       }
-      for (let at = 0; at < count; at++) {
-        given[at] = read(at);
-        if (given[at] !== given[at] && why.code > BLANK) return out.fill(NaN, why.code, 0, count);
+      for (let index = 0; index < count; index++) {
+        given[index] = read(index);
+        if (given[index] !== given[index] && why.code > BLANK) return out.fill(NaN, why.code, 0, count);
       }
-      compute(given, found);
-      for (let at = 0; at < count; at++) {
-        const isEmpty = given[at] !== given[at];
-        const value = found[at]!;
-        out.set(at, value, isEmpty ? BLANK : value === value ? FINE : site.code('noResult', at));
+      compute(given, figures);
+      for (let index = 0; index < count; index++) {
+        const isEmpty = given[index] !== given[index];
+        const value = figures[index]!;
+        out.set(index, value, isEmpty ? BLANK : value === value ? FINE : site.code('noResult', index));
       }
       out.settle();
     }, this.everywhere);
@@ -382,8 +382,8 @@ class Compiler {
     const out = this.out(target);
     const fill = () => {
       const figures: number[] = [];
-      for (let at = 0; at < count; at++) {
-        const value = flow(at);
+      for (let index = 0; index < count; index++) {
+        const value = flow(index);
         if (value !== value && why.code > BLANK) return out.fill(NaN, why.code, 0, count);
         figures.push(value === value ? value : 0);
       }
@@ -426,11 +426,12 @@ function directly(
   return ({ values }, from, to) => {
     if (first instanceof Series && !(second instanceof Series)) {
       const a = first.values;
-      if (second === undefined) for (let at = from; at < to; at++) values[at] = direct(a[at]!);
-      else for (let at = from, b = second.value; at < to; at++) values[at] = direct(a[at]!, b);
+      if (second === undefined) for (let index = from; index < to; index++) values[index] = direct(a[index]!);
+      else for (let index = from, b = second.value; index < to; index++) values[index] = direct(a[index]!, b);
     } else {
-      const read = (operand: Operand, at: number) => (operand instanceof Series ? operand.values[at]! : operand.value);
-      for (let at = from; at < to; at++) values[at] = direct(read(first, at), read(second!, at));
+      const read = (operand: Operand, index: number) =>
+        operand instanceof Series ? operand.values[index]! : operand.value;
+      for (let index = from; index < to; index++) values[index] = direct(read(first, index), read(second!, index));
     }
     return finite(values, from, to);
   };

@@ -98,9 +98,11 @@ function isSameWiring({ table, before, after }: DocumentChange, document: Docume
   return Object.entries(TABLES[table])
     .filter(([, { column }]) => column.kind === 'input')
     .every(([column]) => {
-      const [was, is] = [before, after].map((row) => (row as unknown as Record<string, string | null>)[column] ?? null);
-      if (was === is) return true;
+      const [previous, current] = [before, after].map(
+        (row) => (row as unknown as Record<string, string | null>)[column] ?? null,
+      );
+      if (previous === current) return true;
       const read = (formula: string | null | undefined) => (formula == null ? [] : usesOfStored(formula, document));
-      return read(was).length === 0 && read(is).length === 0;
+      return read(previous).length === 0 && read(current).length === 0;
     });
 }

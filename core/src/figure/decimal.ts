@@ -10,8 +10,11 @@ export function decimalText(value: number): string {
 export function shifted(text: string, places: number): string {
   const [whole = '0', part = ''] = text.split('.');
   const digits = whole + part;
-  const at = whole.length + places;
-  const all = at <= 0 ? `0.${'0'.repeat(-at)}${digits}` : `${digits.padEnd(at, '0').slice(0, at)}.${digits.slice(at)}`;
+  const index = whole.length + places;
+  const all =
+    index <= 0
+      ? `0.${'0'.repeat(-index)}${digits}`
+      : `${digits.padEnd(index, '0').slice(0, index)}.${digits.slice(index)}`;
   return all
     .replace(/^0+(?=\d)/, '')
     .replace(/(\.\d*?)0+$/, '$1')

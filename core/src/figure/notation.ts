@@ -10,11 +10,11 @@ export interface Notation {
 /** The notation formulas are stored in: `1250.5`, arguments apart by commas. */
 export const CANONICAL: Notation = { decimal: '.', grouping: ',', separator: ',', higherGroups: 3 };
 
-const known = new Map<string, Notation>();
+const notations = new Map<string, Notation>();
 
 /** The notation of a locale, `CANONICAL` for one the platform does not know. */
 export function notationOf(locale: string): Notation {
-  let notation = known.get(locale);
+  let notation = notations.get(locale);
   if (!notation) {
     const parts = isLocale(locale)
       ? new Intl.NumberFormat(locale, { numberingSystem: 'latn' }).formatToParts(-1234567.5)
@@ -24,7 +24,7 @@ export function notationOf(locale: string): Notation {
     const groups = parts.filter((part) => part.type === 'integer').map(({ value }) => value.length);
     const higherGroups = groups.length > 2 && groups.at(-2) === 2 ? 2 : 3;
     notation = { decimal, grouping, separator: decimal === ',' ? ';' : ',', higherGroups };
-    known.set(locale, notation);
+    notations.set(locale, notation);
   }
   return notation;
 }

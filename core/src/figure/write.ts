@@ -19,12 +19,12 @@ const formats = new Map<string, Intl.NumberFormat>();
 
 function format(locale: string, options: Intl.NumberFormatOptions): Intl.NumberFormat {
   const key = `${locale}|${JSON.stringify(options)}`;
-  let found = formats.get(key);
-  if (!found) {
-    found = new Intl.NumberFormat(locale, { numberingSystem: 'latn', ...options });
-    formats.set(key, found);
+  let format = formats.get(key);
+  if (!format) {
+    format = new Intl.NumberFormat(locale, { numberingSystem: 'latn', ...options });
+    formats.set(key, format);
   }
-  return found;
+  return format;
 }
 
 /** The most figures kept written out, for each way of writing them. */

@@ -108,7 +108,7 @@ export function ratesOfReturn(figures: readonly number[]): number[] {
 /** What figures come to when each period later counts by a factor less: a polynomial, by Horner's rule. */
 function valueNow(figures: readonly number[], factor: number): number {
   let value = 0;
-  for (let at = figures.length - 1; at >= 0; at--) value = value * factor + figures[at]!;
+  for (let index = figures.length - 1; index >= 0; index--) value = value * factor + figures[index]!;
   return value;
 }
 

@@ -255,12 +255,12 @@ export type SolvedLoan = Required<Pick<KnownLoan, 'principal' | 'yearlyRate' | '
  *
  *     solveLoan({ principal: 5400, months: 42, payment: 142.5 }).yearlyRate // 0.0587…
  */
-export function solveLoan(known: KnownLoan): SolvedLoan {
-  const { principal, yearlyRate, months, payment: paid, conversion = 'nominal' } = known;
+export function solveLoan(terms: KnownLoan): SolvedLoan {
+  const { principal, yearlyRate, months, payment: paid, conversion = 'nominal' } = terms;
   if ([principal, yearlyRate, months, paid].filter((value) => value === undefined).length !== 1) {
     throw new MessageRangeError(messageFor('finance.loan.giveThree'));
   }
-  const { balloon = 0, due = 'end', interestOnly = 0 } = known;
+  const { balloon = 0, due = 'end', interestOnly = 0 } = terms;
   const type = due === 'start' ? 1 : 0;
   if (months !== undefined) checkInterestOnly(interestOnly, months);
   const paymentAt = (rate: number, amount: number, periods: number) =>

@@ -75,20 +75,20 @@ describe('a loan whose rate changes', () => {
 });
 
 describe('extra payments', () => {
-  const once = (amount: number, at: number) => (month: number) => (month === at ? amount : 0);
+  const once = (amount: number, index: number) => (month: number) => (month === index ? amount : 0);
 
   it('lower the payment so that the loan ends as before, as a new loan of what is left', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 238 }), fc.integer({ min: 1, max: 150_000 }), (at, amount) => {
-        const { rows } = loanSchedule({ ...LOAN, lowering: once(amount, at) });
-        const row = rows[at - 1]!;
+      fc.property(fc.integer({ min: 1, max: 238 }), fc.integer({ min: 1, max: 150_000 }), (index, amount) => {
+        const { rows } = loanSchedule({ ...LOAN, lowering: once(amount, index) });
+        const row = rows[index - 1]!;
         expect(row.extra).toBeCloseTo(Math.min(amount, row.opening - row.principal), 6);
         if (row.closing === 0) {
-          expect(rows).toHaveLength(at);
+          expect(rows).toHaveLength(index);
           return;
         }
-        const left = loanSchedule({ ...LOAN, principal: row.closing, months: LOAN.months - at });
-        expect(rows.slice(at)).toEqual(left.rows.map((each) => ({ ...each, month: each.month + at })));
+        const left = loanSchedule({ ...LOAN, principal: row.closing, months: LOAN.months - index });
+        expect(rows.slice(index)).toEqual(left.rows.map((each) => ({ ...each, month: each.month + index })));
       }),
       runs(60),
     );
@@ -122,7 +122,7 @@ describe('extra payments', () => {
     });
     const rates = fc.array(fc.integer({ min: 0, max: 50 }), { minLength: 20, maxLength: 20 });
     const paid = (list: readonly (readonly [number, number])[]) => (month: number) =>
-      list.reduce((sum, [at, amount]) => (at === month ? sum + amount : sum), 0);
+      list.reduce((sum, [index, amount]) => (index === month ? sum + amount : sum), 0);
     fc.assert(
       fc.property(
         flows,

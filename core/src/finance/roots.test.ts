@@ -33,9 +33,9 @@ describe('roots', () => {
     fc.assert(
       fc.property(roots, (tenths) => {
         const wanted = tenths.map((tenth) => tenth / 10 + 0.037).sort((a, b) => a - b);
-        const close = wanted.some((x, at) => at > 0 && x - wanted[at - 1]! < 0.35);
-        const found = middles((x) => wanted.reduce((product, root) => product * (x - root), 1));
-        if (!close) expect(found).toEqual(wanted.map((x) => expect.closeTo(x, 6)));
+        const close = wanted.some((x, index) => index > 0 && x - wanted[index - 1]! < 0.35);
+        const indices = middles((x) => wanted.reduce((product, root) => product * (x - root), 1));
+        if (!close) expect(indices).toEqual(wanted.map((x) => expect.closeTo(x, 6)));
       }),
     );
   });
@@ -47,7 +47,7 @@ describe('internal rates of return', () => {
     fc.assert(
       fc.property(flows, (flow) => {
         for (const rate of ratesOfReturn(flow)) {
-          const terms = flow.map((figure, at) => figure / (1 + rate) ** at);
+          const terms = flow.map((figure, index) => figure / (1 + rate) ** index);
           const worth = terms.reduce((sum, term) => sum + term, 0);
           const scale = terms.reduce((sum, term) => sum + Math.abs(term), 0);
           expect(Math.abs(worth)).toBeLessThanOrEqual(1e-8 * scale);

@@ -27,14 +27,14 @@ const GOLDEN = (Math.sqrt(5) - 1) / 2;
  *     rootsOf((x) => x * (10 - x) - 24.9999, evenly(0, 10, 20)) // two roots, close to 5 on either side
  */
 export function rootsOf(f: (x: number) => number, places: readonly number[], tolerance = 0): Root[] {
-  const at = (x: number): Point => ({ x, y: f(x) });
+  const pointAt = (x: number): Point => ({ x, y: f(x) });
   const isZero = ({ y }: Point) => Math.abs(y) <= tolerance;
-  const points = places.map(at);
+  const points = places.map(pointAt);
   const roots: Root[] = [];
   /** A root between two points, or all that is nothing around it: a plateau is one root, the slopes of a valley are not. */
   const add = (first: Point, last: Point, before: Point, after: Point, isExact = false) => {
-    const [from, to] = [edge(at, isZero, first, before), edge(at, isZero, last, after)];
-    const middle = at((from + to) / 2);
+    const [from, to] = [edge(pointAt, isZero, first, before), edge(pointAt, isZero, last, after)];
+    const middle = pointAt((from + to) / 2);
     const isFlat = [0.25, 0.75].every((part) => Math.abs(f(from + (to - from) * part) - middle.y) <= FLAT * tolerance);
     const x = isExact ? first.x : middle.x;
     roots.push(isFlat && to > from ? { from, to } : { from: x, to: x });
@@ -52,21 +52,21 @@ export function rootsOf(f: (x: number) => number, places: readonly number[], tol
     const next = points[index + 1];
     if (!next || isZero(next) || here.y !== here.y || next.y !== next.y) continue;
     if (here.y > 0 !== next.y > 0) {
-      const root = crossing(at, here, next);
+      const root = crossing(pointAt, here, next);
       if (root) add(root, root, here, next, true);
       continue;
     }
     const before = points[index - 1];
     if (!before || isZero(before) || before.y !== before.y || before.y > 0 !== here.y > 0) continue;
     if (Math.abs(here.y) > Math.abs(before.y) || Math.abs(here.y) > Math.abs(next.y)) continue;
-    const foot = nearestToZero(at, before, next);
+    const foot = nearestToZero(pointAt, before, next);
     if (foot.y > 0 !== here.y > 0 && !isZero(foot)) {
       for (const [a, b] of [
         [before, foot],
         [foot, next],
       ] as const) {
         // prettier-ignore
-        const root = crossing(at, a, b);
+        const root = crossing(pointAt, a, b);
         if (root) add(root, root, a, b, true);
       }
     } else if (Math.abs(foot.y) <= Math.max(tolerance, TOUCHING * Math.max(Math.abs(before.y), Math.abs(next.y))))
@@ -76,12 +76,12 @@ export function rootsOf(f: (x: number) => number, places: readonly number[], tol
 }
 
 /** Where a function goes from one side of zero to the other; `null` where it leaps. */
-function crossing(at: (x: number) => Point, from: Point, to: Point): Point | null {
+function crossing(pointAt: (x: number) => Point, from: Point, to: Point): Point | null {
   let [a, b] = [from, to];
   for (let halving = 0; halving < HALVINGS; halving++) {
     const x = a.x + (b.x - a.x) / 2;
     if (x === a.x || x === b.x) break;
-    const middle = at(x);
+    const middle = pointAt(x);
     if (middle.y !== middle.y) return null;
     if (middle.y === 0) return middle;
     if (middle.y > 0 === a.y > 0) a = middle;
@@ -92,34 +92,34 @@ function crossing(at: (x: number) => Point, from: Point, to: Point): Point | nul
 }
 
 /** How far from a point where it is nothing a function stays nothing, towards another point. */
-function edge(at: (x: number) => Point, isZero: (point: Point) => boolean, inside: Point, outside: Point): number {
+function edge(pointAt: (x: number) => Point, isZero: (point: Point) => boolean, inside: Point, outside: Point): number {
   let [from, to] = [inside.x, outside.x];
   if (isZero(outside)) return to;
   for (let halving = 0; halving < HALVINGS; halving++) {
     const x = from + (to - from) / 2;
     if (x === from || x === to) break;
-    if (isZero(at(x))) from = x;
+    if (isZero(pointAt(x))) from = x;
     else to = x;
   }
   return from;
 }
 
 /** The point between two others in which a function comes nearest to zero, or the first found beyond it. */
-function nearestToZero(at: (x: number) => Point, from: Point, to: Point): Point {
+function nearestToZero(pointAt: (x: number) => Point, from: Point, to: Point): Point {
   let [low, high] = [from.x, to.x];
   const isBeyond = (point: Point) => point.y > 0 !== from.y > 0;
   const height = ({ y }: Point) => (y === y ? Math.abs(y) : Infinity);
-  let left = at(high - GOLDEN * (high - low));
-  let right = at(low + GOLDEN * (high - low));
+  let left = pointAt(high - GOLDEN * (high - low));
+  let right = pointAt(low + GOLDEN * (high - low));
   for (let step = 0; step < HALVINGS; step++) {
     if (isBeyond(left)) return left;
     if (isBeyond(right)) return right;
     if (height(left) <= height(right)) {
       [high, right] = [right.x, left];
-      left = at(high - GOLDEN * (high - low));
+      left = pointAt(high - GOLDEN * (high - low));
     } else {
       [low, left] = [left.x, right];
-      right = at(low + GOLDEN * (high - low));
+      right = pointAt(low + GOLDEN * (high - low));
     }
     if (high - low <= Number.EPSILON * Math.abs(low)) break;
   }

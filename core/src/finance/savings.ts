@@ -52,7 +52,8 @@ export function savingsSchedule(plan: SavingsPlan): {
     interest,
     closing,
   }));
-  const sum = (of: (row: SavingsScheduleRow) => number) => round(rows.reduce((total, row) => total + of(row), 0));
+  const sum = (select: (row: SavingsScheduleRow) => number) =>
+    round(rows.reduce((total, row) => total + select(row), 0));
   return {
     rows,
     totalDeposits: sum((row) => row.deposit),

@@ -165,7 +165,7 @@ class Inference {
 
   private call(expression: Call): Inferred {
     const { args } = expression;
-    const units = args.map((arg, at) => this.argument(expression, arg, at));
+    const units = args.map((arg, index) => this.argument(expression, arg, index));
     const { unit } = functionOf(expression);
     if (unit === 'first') return units[0] ?? 'any';
     if (typeof unit === 'string') return unit;
@@ -187,8 +187,9 @@ class Inference {
     });
   }
 
-  private argument({ name, args }: Call, arg: Expression, at: number): Inferred {
-    const condition = name === 'if' && at > 0 ? args[0] : name === 'IFS' && at % 2 === 1 ? args[at - 1] : undefined;
+  private argument({ name, args }: Call, arg: Expression, index: number): Inferred {
+    const condition =
+      name === 'if' && index > 0 ? args[0] : name === 'IFS' && index % 2 === 1 ? args[index - 1] : undefined;
     const choosesMonths = condition !== undefined && readsCalendar(condition);
     if (choosesMonths) this.chosenMonths++;
     const unit = this.of(arg);

@@ -45,8 +45,8 @@ describe('components', () => {
         const uses = new Map<string, Use[]>(Array.from({ length: 15 }, (_, index) => [String(index), []]));
         for (const [from, to, lag] of edges) {
           const own = uses.get(from)!;
-          const known = own.findIndex((use) => use.id === to);
-          if (known < 0) own.push({ id: to, lag });
+          const value = own.findIndex((use) => use.id === to);
+          if (value < 0) own.push({ id: to, lag });
         }
         const components = componentsOf(uses);
         const rank = new Map(components.flatMap((component, index) => component.ids.map((id) => [id, index] as const)));
@@ -56,7 +56,9 @@ describe('components', () => {
         for (const { ids, recurrent, circle } of components) {
           if (circle) {
             // It is a circle indeed: each needs the next.
-            circle.slice(1).forEach((id, at) => expect(uses.get(circle[at]!)!.some((use) => use.id === id)).toBe(true));
+            circle
+              .slice(1)
+              .forEach((id, index) => expect(uses.get(circle[index]!)!.some((use) => use.id === id)).toBe(true));
           } else if (recurrent) {
             // Within a month, everything comes after what it needs of the same month.
             for (const id of ids) {

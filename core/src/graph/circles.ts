@@ -111,7 +111,7 @@ export function circleSentence(
 ): Message {
   const all = circle
     .slice(1)
-    .map((id, at) => messageFor('graph.needs', { name: nameOf(circle[at]!), needed: nameOf(id) }));
+    .map((id, index) => messageFor('graph.needs', { name: nameOf(circle[index]!), needed: nameOf(id) }));
   // Nobody reads hundreds of links: of a long circle its beginning and its end are told.
   const links =
     all.length <= MOST_LINKS

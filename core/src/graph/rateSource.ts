@@ -62,8 +62,8 @@ function isComputed(rule: Expression, line: string): boolean {
 function isRolledForward(rule: Expression, line: string): boolean {
   if (rule.kind === 'binary' && rule.operator === '*') return isRolledForward(rule.left, line);
   if (rule.kind !== 'call' || rule.name !== 'prior') return false;
-  const [of, months] = rule.args;
-  return of?.kind === 'ref' && of.id === line && months?.kind === 'number' && months.value === 12;
+  const [expression, months] = rule.args;
+  return expression?.kind === 'ref' && expression.id === line && months?.kind === 'number' && months.value === 12;
 }
 
 /** Whether a line is projected: what counts money or things. Rates and the like keep their own rules. */

@@ -153,8 +153,8 @@ export function lostOutput(before: Document, after: Document, changes: readonly 
  */
 export function lostTotal(before: Document, after: Document, changes: readonly DocumentChange[]): Message | null {
   const lists = new Set(
-    changes.flatMap(({ table, before: was, after: row }) =>
-      was && row && (table === 'listColumns' || table === 'listCells') ? (listOfRow(after, table, row) ?? []) : [],
+    changes.flatMap(({ table, before: before, after: row }) =>
+      before && row && (table === 'listColumns' || table === 'listCells') ? (listOfRow(after, table, row) ?? []) : [],
     ),
   );
   for (const list of lists) {

@@ -28,7 +28,7 @@ const plan = sketch({
 });
 const idOf = (name: string) => namesOf(plan).find(name)!.id;
 const changesOf = (entries: readonly EntryGiven[]) =>
-  entries.map((given, at): EntryChange => ({ table: 'entries', id: `e${at}`, before: null, after: entryOf(`e${at}`, given) })); // prettier-ignore
+  entries.map((given, index): EntryChange => ({ table: 'entries', id: `e${index}`, before: null, after: entryOf(`e${index}`, given) })); // prettier-ignore
 const balancesOf = (entries: readonly EntryGiven[], document: Document = plan) =>
   new Balances(document, daySumsAfter([], changesOf(entries)));
 
@@ -213,7 +213,7 @@ describe('a line that carries over, with a payment overdue', () => {
       { kind: 'standing.set', standing: 's', settings: { line: 'line-rent', account: 'bank', from: '2026-01-20' } },
     );
     const paid = [{ date: '2026-01-20', amount: -10_000, line: 'line-rent', account: 'bank', standing: 's', due: '2026-01-20' }]; // prettier-ignore
-    const entries = paid.map((given, at): EntryChange => ({ table: 'entries', id: `e${at}`, before: null, after: entryOf(`e${at}`, given) })); // prettier-ignore
+    const entries = paid.map((given, index): EntryChange => ({ table: 'entries', id: `e${index}`, before: null, after: entryOf(`e${index}`, given) })); // prettier-ignore
     const sums = sumsAfter([], entries);
     const [bank] = forecastOf({
       model: new Model(rent),

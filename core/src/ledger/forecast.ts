@@ -64,10 +64,10 @@ export function forecastOf(given: ForecastGiven): Forecast[] {
       const changes = foreseen.get(account.id);
       const count = daysBetween(today, until);
       let added = 0;
-      for (let at = 0; at <= count; at++) {
-        const day = addDays(today, at);
-        added += changes?.[at] ?? 0;
-        days.push({ date: day, balance: Math.round(balances.on(account.id, day) + added), isForecast: at > 0 });
+      for (let index = 0; index <= count; index++) {
+        const day = addDays(today, index);
+        added += changes?.[index] ?? 0;
+        days.push({ date: day, balance: Math.round(balances.on(account.id, day) + added), isForecast: index > 0 });
       }
       const ahead = days.slice(days.length - count - 1);
       const lowest = ahead.reduce((low, each) => (each.balance < low.balance ? each : low));
@@ -83,20 +83,20 @@ function foreseenByDay(given: ForecastGiven): Map<string, Float64Array> {
   const { document } = model;
   const count = daysBetween(today, until) + 1;
   const byAccount = new Map<string, Float64Array>();
-  const add = (account: string, at: number, amount: number) => {
-    if (account === '' || at >= count) return;
+  const add = (account: string, index: number, amount: number) => {
+    if (account === '' || index >= count) return;
     let days = byAccount.get(account);
     if (!days) byAccount.set(account, (days = new Float64Array(count)));
-    days[at]! += amount;
+    days[index]! += amount;
   };
   const usual = usualAccounts(document, sums);
   const ahead = Math.min(1, count - 1);
   const expected = expectedIn(document, budgetIn(model), settled, addDays(today, -OVERDUE_DAYS), until);
   const byLineAndMonth = new Map<string, number>();
   for (const each of expected) {
-    const at = Math.max(ahead, daysBetween(today, each.due));
+    const index = Math.max(ahead, daysBetween(today, each.due));
     const account = each.account === '' && each.toAccount === '' ? usual(each.line) : each.account;
-    for (const effect of effectsOf({ ...each, account })) add(effect.account, at, effect.amount);
+    for (const effect of effectsOf({ ...each, account })) add(effect.account, index, effect.amount);
     // What is overdue is still of the month it was due in.
     const key = `${each.line}|${monthOfDay(each.due)}`;
     byLineAndMonth.set(key, (byLineAndMonth.get(key) ?? 0) + each.amount);
@@ -104,16 +104,16 @@ function foreseenByDay(given: ForecastGiven): Map<string, Float64Array> {
   const usualDay = usualDays(sums, monthOfDay(today));
   for (const [line, month, left] of leftOfBudget(given, byLineAndMonth)) {
     const day = usualDay(line);
-    const at = day === null ? -1 : daysBetween(today, dayOfMonth(month, day));
-    if (at >= ahead) {
-      add(usual(line), at, left);
+    const index = day === null ? -1 : daysBetween(today, dayOfMonth(month, day));
+    if (index >= ahead) {
+      add(usual(line), index, left);
       continue;
     }
     const first = Math.max(ahead, daysBetween(today, `${month}-01`));
     const last = Math.min(count - 1, daysBetween(today, lastDay(month)));
     const days = daysBetween(today, lastDay(month)) - first + 1;
     const account = usual(line);
-    for (let at = first; at <= last; at++) add(account, at, left / days);
+    for (let index = first; index <= last; index++) add(account, index, left / days);
   }
   return byAccount;
 }

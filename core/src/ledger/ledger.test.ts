@@ -136,7 +136,7 @@ describe('actual figures', () => {
       kind: 'plan.rollForward', years: 2, stepping: 'yearly', rate: null,
       actual: actualFiguresIn(plan, actuals, 2026),
     }); // prettier-ignore
-    const yearly = (of: Document, name: string) => calculate(of).figures(name).slice(12, 24);
+    const yearly = (document: Document, name: string) => calculate(document).figures(name).slice(12, 24);
     for (const name of ['Food', 'Pay', 'Rent', 'Net'])
       expect(yearly(taken, name)).toEqual(yearly(projection.model.document, name));
     const wrong = decide(plan, {
@@ -200,9 +200,9 @@ describe('budget and actual', () => {
           const before = byMonth.get(`${name}${key}`);
           byMonth.set(`${name}${key}`, sum(name, key, (before?.amount ?? 0) + amount, (before?.count ?? 0) + 1));
         }
-        const of = actualsFrom([...byMonth.values()]);
-        const year = rows(0, 12, of);
-        const months = Array.from({ length: 12 }, (_, at) => rows(at, at + 1, of));
+        const actuals = actualsFrom([...byMonth.values()]);
+        const year = rows(0, 12, actuals);
+        const months = Array.from({ length: 12 }, (_, index) => rows(index, index + 1, actuals));
         for (const { id, budget, actual, entries } of year) {
           const parts = months.map((each) => each.find((other) => other.id === id)!);
           expect(actual ?? 0).toBeCloseTo(

@@ -107,8 +107,8 @@ export function monthsCarriedInto(model: PlanModel, actuals: Actuals, line: Line
   const { months, yearBegins } = model.calendar;
   const begins = beginningOf(yearOf(months[period]!, yearBegins), yearBegins);
   const earlier: Month[] = [];
-  for (let at = period - 1; at >= 0; at--) {
-    const month = months[at]!;
+  for (let index = period - 1; index >= 0; index--) {
+    const month = months[index]!;
     if (month < begins || month < actuals.span.first) break;
     earlier.push(month);
   }
@@ -145,12 +145,12 @@ function spentOn(
 
 /** Lines or groups of a side taken together. Where something is known of some, the others count as nothing. */
 function added(parts: readonly Spent[], side: Side): Spent {
-  const sum = (of: (part: Spent) => number) => parts.reduce((total, part) => total + of(part), 0);
-  const known = parts.some(({ actual }) => actual !== null);
+  const sum = (select: (part: Spent) => number) => parts.reduce((total, part) => total + select(part), 0);
+  const isKnown = parts.some(({ actual }) => actual !== null);
   return judged(
     sum((part) => part.budget),
     sum((part) => part.carryOver),
-    known ? sum((part) => part.actual ?? 0) : null,
+    isKnown ? sum((part) => part.actual ?? 0) : null,
     sum((part) => part.expected),
     sum((part) => part.entries),
     side === 'expense',
@@ -158,12 +158,12 @@ function added(parts: readonly Spent[], side: Side): Spent {
 }
 
 function difference(income: Spent, expenses: Spent): Spent {
-  const known = income.actual !== null || expenses.actual !== null;
+  const isKnown = income.actual !== null || expenses.actual !== null;
   return judged(
     income.budget - expenses.budget,
     // What was left unspent earlier is no part of what this month comes to.
     0,
-    known ? (income.actual ?? 0) - (expenses.actual ?? 0) : null,
+    isKnown ? (income.actual ?? 0) - (expenses.actual ?? 0) : null,
     income.expected - expenses.expected,
     income.entries + expenses.entries,
     false,

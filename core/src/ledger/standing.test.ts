@@ -14,9 +14,10 @@ import { budgetIn } from './spending.ts';
 import { dueDays, dueKey, expectedIn, isDue, nextDue, settledBy, type Settled } from './standing.ts';
 import { runs } from '../testing/setup.ts';
 
-const row = (said: Partial<StandingEntryRow>): StandingEntryRow =>
-  upgradeRow(TABLES.standingEntries, { id: 's', from: '2026-01-31', position: 'a', ...said }) as StandingEntryRow;
-const due = (said: Partial<StandingEntryRow>, from = '2026-01-01', to = '2026-06-30') => dueDays(row(said), from, to);
+const row = (changes: Partial<StandingEntryRow>): StandingEntryRow =>
+  upgradeRow(TABLES.standingEntries, { id: 's', from: '2026-01-31', position: 'a', ...changes }) as StandingEntryRow;
+const due = (changes: Partial<StandingEntryRow>, from = '2026-01-01', to = '2026-06-30') =>
+  dueDays(row(changes), from, to);
 
 describe('the days of a recurring entry', () => {
   it.each([
@@ -131,7 +132,7 @@ describe('what is expected', () => {
         fc.constantFrom(...rhythms),
         fc.array(fc.nat(400), { minLength: 1, maxLength: 3 }),
         fc.nat(20),
-        (rhythm, changes, at) => {
+        (rhythm, changes, index) => {
           const before = after(withRent, {
             kind: 'standing.set',
             standing: 'rent',
@@ -139,8 +140,8 @@ describe('what is expected', () => {
           });
           const all = dues(before);
           if (all.length === 0) return;
-          const left = all[at % all.length]!;
-          const happened = all[(at * 7 + 3) % all.length]!;
+          const left = all[index % all.length]!;
+          const happened = all[(index * 7 + 3) % all.length]!;
           let document = after(before, { kind: 'standing.skip', standing: 'rent', due: left, skipped: true });
           const settled = settledBy([{ standing: 'rent', due: happened }]);
           let current = 'rent';

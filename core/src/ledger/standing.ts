@@ -138,9 +138,9 @@ class BudgetShares {
     const month = monthOfDay(due);
     const whole = roundTo((this.budget(row.line, month) ?? 0) * units);
     const days = this.daysOf(row.line, month);
-    const at = days.indexOf(`${due}|${row.id}`);
+    const index = days.indexOf(`${due}|${row.id}`);
     // What is left over of a division in whole units is not lost: the shares add up to the budget.
-    return Math.round((whole * (at + 1)) / days.length) - Math.round((whole * at) / days.length);
+    return Math.round((whole * (index + 1)) / days.length) - Math.round((whole * index) / days.length);
   }
 
   private daysOf(line: string, month: Month): string[] {

@@ -163,8 +163,8 @@ describe('a line of a statement', () => {
           const isNew = each.reference !== '' && !seen.has(each.reference) && seen.add(each.reference);
           return line({ ...each, reference: isNew ? each.reference : '' });
         });
-        const entries = preview(given).flatMap((each, at) => {
-          const edit = editFor(each, each.assignment ?? { line: '', toAccount: '' }, 'bank', `n${at}`, plan);
+        const entries = preview(given).flatMap((each, index) => {
+          const edit = editFor(each, each.assignment ?? { line: '', toAccount: '' }, 'bank', `n${index}`, plan);
           return edit?.after ? [entryOf(edit.entry, edit.after)] : [];
         });
         expect(entries).toHaveLength(given.length);

@@ -66,14 +66,14 @@ const ABOUT = 0.25;
 export function previewStatement(given: PreviewGiven): PreviewLine[] {
   const { document, account, lines } = given;
   const assigner = new Assigner(document, given.earlier);
-  const known = new EntriesAtHand(account, given.entries);
+  const entries = new EntriesAtHand(account, given.entries);
   const expected = new Set(given.expected.filter((each) => effectOn(each, account) !== 0));
   // What the bank knows by a reference is found before anything is found by its words.
-  const found = lines.map((line) => known.takeReferred(line));
-  lines.forEach((line, at) => (found[at] ??= known.takeSame(line)));
+  const found = lines.map((line) => entries.takeReferred(line));
+  lines.forEach((line, index) => (found[index] ??= entries.takeSame(line)));
   // Written out, since there may be many thousand lines.
-  return lines.map((line, at): PreviewLine => {
-    const entry = found[at] ?? null;
+  return lines.map((line, index): PreviewLine => {
+    const entry = found[index] ?? null;
     if (entry) return { line, state: 'known', known: entry, expected: null, assignment: null, similar: null };
     const foreseen = bestExpected(line, expected, account);
     if (foreseen) {
@@ -81,7 +81,7 @@ export function previewStatement(given: PreviewGiven): PreviewLine[] {
       return { line, state: 'expected', known: null, expected: foreseen, assignment: null, similar: null };
     }
     const assignment = assigner.assign({ what: line.what, account, amount: line.amount });
-    return { line, state: 'new', known: null, expected: null, assignment, similar: known.similar(line) };
+    return { line, state: 'new', known: null, expected: null, assignment, similar: entries.similar(line) };
   });
 }
 
@@ -174,8 +174,8 @@ class EntriesAtHand {
   /** The entry the bank knows by the reference of a line. */
   takeReferred({ reference, amount }: StatementLine): LedgerEntry | null {
     if (reference === '') return null;
-    const found = this.byReference.get(reference)?.find((entry) => !this.taken.has(entry) && effectOn(entry, this.account) === amount); // prettier-ignore
-    return this.take(found);
+    const match = this.byReference.get(reference)?.find((entry) => !this.taken.has(entry) && effectOn(entry, this.account) === amount); // prettier-ignore
+    return this.take(match);
   }
 
   /** An entry of the same amount about the same day that says the same; a transfer says what its other end does. */
@@ -203,8 +203,8 @@ class EntriesAtHand {
 
   /** Whether the bank itself says that an entry is another one: it has another reference. */
   private isOther(entry: LedgerEntry, { reference }: StatementLine): boolean {
-    const known = this.referenceOf(entry);
-    return known !== '' && reference !== '' && known !== reference;
+    const name = this.referenceOf(entry);
+    return name !== '' && reference !== '' && name !== reference;
   }
 
   private referenceOf(entry: LedgerEntry): string {

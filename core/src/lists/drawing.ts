@@ -41,19 +41,19 @@ export function drawnItems(model: PlanModel, list: ListRow, { along, columns }: 
   const drawn = columns.flatMap((id) => document.listColumns.get(id) ?? []);
   const axis = along === null ? null : axisOf(model, list, along);
   const places = [...figures.items.keys()].filter(
-    (at) =>
-      (axis === null || Number.isFinite(axis.placeOf(at))) &&
-      drawn.some((column) => figures.seriesOf(column.id)?.codeAt(at) === FINE),
+    (index) =>
+      (axis === null || Number.isFinite(axis.placeOf(index))) &&
+      drawn.some((column) => figures.seriesOf(column.id)?.codeAt(index) === FINE),
   );
   if (axis) places.sort((a, b) => axis.placeOf(a) - axis.placeOf(b) || a - b);
   const shown = places.slice(0, MOST_ITEMS);
-  const title = (at: number) => titleOfItem(document, { id: figures.items[at]!, list: list.id, position: '' });
+  const title = (index: number) => titleOfItem(document, { id: figures.items[index]!, list: list.id, position: '' });
   return {
-    names: shown.map((at) => (axis ? axis.write(axis.placeOf(at)) : title(at) || String(at + 1))),
-    axis: axis && { name: axis.name, places: shown.map((at) => axis.placeOf(at)), write: axis.write },
+    names: shown.map((index) => (axis ? axis.write(axis.placeOf(index)) : title(index) || String(index + 1))),
+    axis: axis && { name: axis.name, places: shown.map((index) => axis.placeOf(index)), write: axis.write },
     columns: drawn.map((column) => {
       const series = figures.seriesOf(column.id);
-      const values = shown.map((at) => (series?.codeAt(at) === FINE ? series.valueAt(at) : null));
+      const values = shown.map((index) => (series?.codeAt(index) === FINE ? series.valueAt(index) : null));
       return { name: column.name, unit: unitOfColumn(document, column), values };
     }),
     shortened:
@@ -67,7 +67,7 @@ export function drawnItems(model: PlanModel, list: ListRow, { along, columns }: 
 interface Axis {
   readonly name: string;
   /** Where an item lies on it; NaN where it has nothing there. */
-  readonly placeOf: (at: number) => number;
+  readonly placeOf: (index: number) => number;
   readonly write: (place: number) => string;
 }
 
@@ -82,13 +82,13 @@ function axisOf(model: PlanModel, list: ListRow, along: string): Axis | null {
     const unit = unitOfColumn(document, column);
     return {
       name: column.name,
-      placeOf: (at) => series.valueAt(at),
+      placeOf: (index) => series.valueAt(index),
       write: (place) => writeWithDecimals(place, unit, column.decimals, plan),
     };
   }
   return {
     name: column.name,
-    placeOf: (at) => dayIn(document, figures.items[at]!, along),
+    placeOf: (index) => dayIn(document, figures.items[index]!, along),
     write: (place) => dayInFigures(addDays(FIRST_DAY, Math.round(place)), plan.locale),
   };
 }

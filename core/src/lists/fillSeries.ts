@@ -22,8 +22,8 @@ export const MAX_SERIES_ROWS = 5000;
 export function valuesOfSeries(terms: SeriesTerms, end: SeriesEnd): (number | Day)[] {
   const values: (number | Day)[] = [];
   const most = 'count' in end ? Math.min(end.count, MAX_SERIES_ROWS) : MAX_SERIES_ROWS;
-  for (let at = 0; values.length < most; at++) {
-    const value = valueAt(terms, at);
+  for (let index = 0; values.length < most; index++) {
+    const value = valueAt(terms, index);
     if ('until' in end && isBeyond(terms, value, end.until)) break;
     values.push(value);
     if ('until' in end && terms.step === 0) break;
@@ -48,22 +48,22 @@ export function continued(first: number | Day, second: number | Day): SeriesTerm
   return { kind: 'days', from: first, step: daysBetween(first, second) };
 }
 
-function valueAt(terms: SeriesTerms, at: number): number | Day {
+function valueAt(terms: SeriesTerms, index: number): number | Day {
   switch (terms.kind) {
     case 'figures':
       // 0.1 three times is 0.3: what adding up makes of the last digits is left off.
-      return roundTo(terms.from + at * terms.step, Math.max(...[terms.from, terms.step].map(decimalsIn)));
+      return roundTo(terms.from + index * terms.step, Math.max(...[terms.from, terms.step].map(decimalsIn)));
     case 'days':
-      return addDays(terms.from, at * terms.step);
+      return addDays(terms.from, index * terms.step);
     case 'months': {
-      const month = addMonths(monthOfDay(terms.from), at * terms.step);
+      const month = addMonths(monthOfDay(terms.from), index * terms.step);
       const day = `${month}-${terms.from.slice(8)}`;
       return day < lastDay(month) ? day : lastDay(month);
     }
     case 'monthEnds':
-      return lastDay(addMonths(monthOfDay(terms.from), at * terms.step));
+      return lastDay(addMonths(monthOfDay(terms.from), index * terms.step));
     case 'weekdays':
-      return nthWeekday(terms.from, at * terms.step);
+      return nthWeekday(terms.from, index * terms.step);
   }
 }
 

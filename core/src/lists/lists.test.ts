@@ -71,8 +71,8 @@ function listOf(rows: readonly Record<string, Value>[]): Command {
       rule('balance', 'Balance', 'prior(Balance) * 1.01 + Actual'),
       { id: 'due', settings: { name: 'Due', kind: 'date' } },
     ],
-    items: rows.map((row, at) => ({
-      id: `i${at}`,
+    items: rows.map((row, index) => ({
+      id: `i${index}`,
       cells: Object.entries(row).map(([column, value]) => ({ column, value })),
     })),
     before: null,
@@ -98,7 +98,7 @@ describe('names a list has with the calendar, or with the plan', () => {
       ...Object.entries(named).map(([id, name]) => ({ id, settings: { name } })),
       { id: 'cost', settings: { name: 'Cost', kind: 'rule', formula } },
     ],
-    items: [{ id: 'h1', cells: Object.keys(named).map((column, at) => ({ column, value: at + 2 })) }],
+    items: [{ id: 'h1', cells: Object.keys(named).map((column, index) => ({ column, value: index + 2 })) }],
     before: null,
   });
   const cost = (document: Document) => figuresOf(new Model(document).listOf('hire')!.seriesOf('cost')!)[0];
@@ -124,11 +124,14 @@ describe('names a list has with the calendar, or with the plan', () => {
         fc.uniqueArray(names, { minLength: 1, selector: (name) => name.toLowerCase() }),
         fc.uniqueArray(names, { selector: (name) => name.toLowerCase() }),
         (lines, ofList) => {
-          const ids = lines.map((_, at) => `l${at}`);
-          const plan = after(PLAN, ...lines.map((name, at): Command => ({ kind: 'line.add', id: ids[at]!, group: 'costs', name, unit: 'number', before: null }))); // prettier-ignore
-          const columnIds = ofList.map((_, at) => `c${at}`);
-          const uses = [...ids, ...columnIds].map((id, at) => `{${id}} * ${10 ** at}`).join(' + ');
-          const document = after(plan, columns(Object.fromEntries(ofList.map((name, at) => [`c${at}`, name])), uses));
+          const ids = lines.map((_, index) => `l${index}`);
+          const plan = after(PLAN, ...lines.map((name, index): Command => ({ kind: 'line.add', id: ids[index]!, group: 'costs', name, unit: 'number', before: null }))); // prettier-ignore
+          const columnIds = ofList.map((_, index) => `c${index}`);
+          const uses = [...ids, ...columnIds].map((id, index) => `{${id}} * ${10 ** index}`).join(' + ');
+          const document = after(
+            plan,
+            columns(Object.fromEntries(ofList.map((name, index) => [`c${index}`, name])), uses),
+          );
           const stored = document.listColumns.get('cost')!.formula;
           const read = parsePlan(toPlanFile(document));
           expect(read.listColumns.get('cost')!.formula).toBe(stored);
@@ -170,9 +173,9 @@ describe('a list', () => {
     const changed = after(kitchen, { kind: 'listCells.set', cells: [{ item: 'i2', column: 'total', value: 100 }] });
     expect(figures(changed, 'total')[2]).toBe(100);
     expect(english(explainItem(new Model(changed), 'total', 2).words)).toBe('Typed for this item only, as an exception: €100.00. The rule would give €121.50.'); // prettier-ignore
-    const [found] = findingsOf(new Model(changed)).filter(({ kind }) => kind === 'typedOverRule');
-    expect(english(found!.message)).toBe('Lamps is an exception to the rule of Kitchen.Total price.');
-    expect(figures(after(changed, found!.mend!.command), 'total')[2]).toBe(121.5);
+    const [finding] = findingsOf(new Model(changed)).filter(({ kind }) => kind === 'typedOverRule');
+    expect(english(finding!.message)).toBe('Lamps is an exception to the rule of Kitchen.Total price.');
+    expect(figures(after(changed, finding!.mend!.command), 'total')[2]).toBe(121.5);
     const own = after(kitchen, { kind: 'listCells.set', cells: [{ item: 'i2', column: 'total', value: null, formula: 'Extended' }] }); // prettier-ignore
     expect(figures(own, 'total')[2]).toBe(135);
   });
@@ -201,9 +204,9 @@ describe('a list', () => {
 
   it('has the rules of single items looked through as those of columns', () => {
     const own = after(kitchen, { kind: 'listCells.set', cells: [{ item: 'i2', column: 'total', value: null, formula: 'Extended * 90%' }, { item: 'i1', column: 'total', value: null, formula: 'Extended * 10%' }] }); // prettier-ignore
-    const found = findingsOf(new Model(own)).filter(({ kind }) => kind === 'typedNumber');
-    expect(found.map(({ message }) => message)).toEqual(['The rule of Kitchen.Total price contains the number 10.0 %, which is the value of Discount.']); // prettier-ignore
-    const mended = after(own, found[0]!.mend!.command);
+    const findings = findingsOf(new Model(own)).filter(({ kind }) => kind === 'typedNumber');
+    expect(findings.map(({ message }) => message)).toEqual(['The rule of Kitchen.Total price contains the number 10.0 %, which is the value of Discount.']); // prettier-ignore
+    const mended = after(own, findings[0]!.mend!.command);
     expect(toShownInList(mended.listCells.get('i1:total')!.formula!, mended, 'kitchen')).toBe('Extended * Discount');
     const units = after(kitchen, { kind: 'listCells.set', cells: [{ item: 'i1', column: 'total', value: null, formula: 'Extended + Discount' }] }); // prettier-ignore
     expect(findingsOf(new Model(units)).map(({ kind }) => kind)).toContain('units');
@@ -296,14 +299,14 @@ describe('a list', () => {
       { id: 'spent', settings: { name: 'Spent', kind: 'rule', unit: 'money', formula: 'Plan + prior(Standing)' } },
       { id: 'standing', settings: { name: 'Standing', kind: 'status', estimated: 'plan', actual: 'spent' } },
     ] as const;
-    const items = [100, 200, 300].map((value, at) => ({ id: `i${at}`, cells: [{ column: 'plan', value }] }));
+    const items = [100, 200, 300].map((value, index) => ({ id: `i${index}`, cells: [{ column: 'plan', value }] }));
     const document = after(PLAN, { kind: 'list.add', id: 'chain', name: 'Chain', before: null, columns, items });
     const list = new Model(document).listOf('chain')!;
-    expect([0, 1, 2].map((at) => list.seriesOf('spent')!.valueAt(at))).toEqual([100, 200, 300]);
+    expect([0, 1, 2].map((index) => list.seriesOf('spent')!.valueAt(index))).toEqual([100, 200, 300]);
     const typed = after(document, { kind: 'listCells.set', cells: [{ item: 'i0', column: 'spent', value: 90 }] });
     const now = new Model(typed).listOf('chain')!;
-    expect([0, 1, 2].map((at) => now.seriesOf('spent')!.valueAt(at))).toEqual([90, 210, 290]);
-    expect([0, 1, 2].map((at) => now.seriesOf('standing')!.valueAt(at))).toEqual([10, -10, 10]);
+    expect([0, 1, 2].map((index) => now.seriesOf('spent')!.valueAt(index))).toEqual([90, 210, 290]);
+    expect([0, 1, 2].map((index) => now.seriesOf('standing')!.valueAt(index))).toEqual([10, -10, 10]);
   });
 
   it('has a status for each item and the whole, which compares only what has been paid', () => {
@@ -393,19 +396,19 @@ describe('whatever is in a list', () => {
       fc.property(rows, (given) => {
         const document = after(PLAN, listOf(given));
         const model = new Model(document);
-        let [running, found] = [0, false];
-        given.forEach(({ quantity, price }, at) => {
+        let [running, isFound] = [0, false];
+        given.forEach(({ quantity, price }, index) => {
           const extended = quantity === null || price === null ? null : quantity * price;
           const total = extended === null ? null : extended - extended * 0.1;
-          if (total !== null) [running, found] = [running + total, true];
+          if (total !== null) [running, isFound] = [running + total, true];
           const series = model.listOf('kitchen')!;
-          const value = (column: string) => figuresOf(series.seriesOf(column)!)[at];
+          const value = (column: string) => figuresOf(series.seriesOf(column)!)[index];
           expect(value('total')).toBe(total);
-          expect(value('running')).toBe(found ? running : null);
+          expect(value('running')).toBe(isFound ? running : null);
         });
         const total = columnsOf(document, 'kitchen').find(({ id }) => id === 'total')!;
         const sum = summaryIn(document, model.listOf('kitchen')!, total, 'total');
-        if (!found) expect(sum).toBeNull();
+        if (!isFound) expect(sum).toBeNull();
         else expect(Math.abs(sum! - running)).toBeLessThanOrEqual(1e-9 * Math.max(1, Math.abs(running)));
       }),
       runs(100),
@@ -416,13 +419,13 @@ describe('whatever is in a list', () => {
     fc.assert(
       fc.property(rows, fc.array(fc.nat(), { minLength: 1, maxLength: 6 }), (given, picks) => {
         let document = after(PLAN, listOf(given));
-        const totals = (of: Document) => {
-          const list = new Model(of).listOf('kitchen')!;
-          const status = columnsOf(of, 'kitchen').find(({ id }) => id === 'status')!;
-          const sums = columnsOf(of, 'kitchen')
+        const totals = (document: Document) => {
+          const list = new Model(document).listOf('kitchen')!;
+          const status = columnsOf(document, 'kitchen').find(({ id }) => id === 'status')!;
+          const sums = columnsOf(document, 'kitchen')
             .filter(({ id }) => ['extended', 'total', 'actual', 'status'].includes(id))
-            .map((column) => ['total', 'average', 'smallest', 'largest', 'count'].map((each) => summaryIn(of, list, column, each as 'total'))); // prettier-ignore
-          return [...sums, statusOfItems(of, list, status)];
+            .map((column) => ['total', 'average', 'smallest', 'largest', 'count'].map((each) => summaryIn(document, list, column, each as 'total'))); // prettier-ignore
+          return [...sums, statusOfItems(document, list, status)];
         };
         const before = totals(document);
         picks.forEach((pick, nth) => {

@@ -61,10 +61,10 @@ export function readingAs(
   const width = Math.max(0, ...rows.map((row) => row.length));
   const body = hasHeadings ? rows.slice(1) : rows;
   const taken = new Set<string>();
-  const columns = Array.from({ length: width }, (_, at): GuessedColumn => {
-    const heading = hasHeadings ? (rows[0]?.[at] ?? '').trim().replace(/\s+/g, ' ').slice(0, 80) : '';
-    const cells = body.map((row) => (row[at] ?? '').trim()).filter((cell) => cell !== '');
-    return { name: uniqueName(heading, at, taken), ...kindOf(cells, heading, decimal, dates) };
+  const columns = Array.from({ length: width }, (_, index): GuessedColumn => {
+    const heading = hasHeadings ? (rows[0]?.[index] ?? '').trim().replace(/\s+/g, ' ').slice(0, 80) : '';
+    const cells = body.map((row) => (row[index] ?? '').trim()).filter((cell) => cell !== '');
+    return { name: uniqueName(heading, index, taken), ...kindOf(cells, heading, decimal, dates) };
   });
   return { hasHeadings, decimal, columns };
 }
@@ -77,12 +77,12 @@ export function valuesOfTable(
 ): { readonly rows: (number | string | null)[][]; readonly unreadable: Unreadable[] } {
   const unreadable: Unreadable[] = [];
   const body = reading.hasHeadings ? rows.slice(1) : rows;
-  const values = body.map((row, at) =>
+  const values = body.map((row, index) =>
     reading.columns.map((column, columnAt) => {
       const text = (row[columnAt] ?? '').trim();
       const read = readCell(text, column, reading.decimal, dates);
       if (read.ok) return read.value;
-      unreadable.push({ row: at + 1, column: columnAt, text, message: read.message });
+      unreadable.push({ row: index + 1, column: columnAt, text, message: read.message });
       return null;
     }),
   );
@@ -161,8 +161,8 @@ function unitOf(cells: readonly string[], heading: string): ListColumnRow['unit'
   return cells.some((cell) => CURRENCY.test(cell)) || MONEY_WORDS.test(heading) ? 'money' : 'number';
 }
 
-function uniqueName(heading: string, at: number, taken: Set<string>): string {
-  const base = heading === '' ? String(at + 1) : heading;
+function uniqueName(heading: string, index: number, taken: Set<string>): string {
+  const base = heading === '' ? String(index + 1) : heading;
   let name = base;
   for (let next = 2; taken.has(name.toLowerCase()); next++) name = `${base.slice(0, 74)} ${next}`;
   taken.add(name.toLowerCase());

@@ -143,8 +143,8 @@ export function readyMadeList(
     id,
     name: freshName(document, write(name)),
     columns: filled,
-    items: first.map((value, at) => ({
-      id: `${id}-i${at}`,
+    items: first.map((value, index) => ({
+      id: `${id}-i${index}`,
       cells: value === '' ? [] : [{ column: columnId(firstKey!), value }],
     })),
     before: null,

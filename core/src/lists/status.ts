@@ -37,17 +37,17 @@ export function statusOfItems(
   const counts = { under: 0, on: 0, over: 0 };
   const series = figures.seriesOf(column.id);
   const estimated = column.estimated === null ? undefined : figures.seriesOf(column.estimated);
-  const known: number[] = [];
+  const values: number[] = [];
   let open = 0;
-  for (const at of places) {
-    if (series?.codeAt(at) !== FINE) {
-      if (estimated?.codeAt(at) === FINE) open++;
+  for (const index of places) {
+    if (series?.codeAt(index) !== FINE) {
+      if (estimated?.codeAt(index) === FINE) open++;
       continue;
     }
-    counts[statusOf(document, column, series.values[at]!)]++;
-    known.push(at);
+    counts[statusOf(document, column, series.values[index]!)]++;
+    values.push(index);
   }
-  if (!series || known.length === 0) return { counts, open, difference: null, status: null };
-  const difference = sumByIds(figures, series, known);
+  if (!series || values.length === 0) return { counts, open, difference: null, status: null };
+  const difference = sumByIds(figures, series, values);
   return { counts, open, difference, status: statusOf(document, column, difference) };
 }

@@ -25,18 +25,18 @@ export function summaryIn(
   if (!hasFigures(column)) return summary === 'count' ? entriesIn(document, figures, column, places) : null;
   const series = figures.seriesOf(column.id);
   if (!series) return null;
-  const known = places.filter((at) => series.codeAt(at) === FINE);
-  if (summary === 'count') return known.length;
-  if (known.length === 0 || hasProblem(series, places)) return null;
+  const values = places.filter((index) => series.codeAt(index) === FINE);
+  if (summary === 'count') return values.length;
+  if (values.length === 0 || hasProblem(series, places)) return null;
   switch (summary) {
     case 'total':
-      return sumByIds(figures, series, known);
+      return sumByIds(figures, series, values);
     case 'average':
-      return sumByIds(figures, series, known) / known.length;
+      return sumByIds(figures, series, values) / values.length;
     case 'smallest':
-      return known.reduce((least, at) => Math.min(least, series.values[at]!), Infinity);
+      return values.reduce((least, index) => Math.min(least, series.values[index]!), Infinity);
     case 'largest':
-      return known.reduce((most, at) => Math.max(most, series.values[at]!), -Infinity);
+      return values.reduce((most, index) => Math.max(most, series.values[index]!), -Infinity);
   }
 }
 
@@ -47,7 +47,7 @@ export function sumByIds({ items }: ListFigures, series: Series, places: readonl
 }
 
 function hasProblem(series: Series, places: readonly number[]): boolean {
-  return series.cleanFrom > 0 && places.some((at) => series.codeAt(at) > BLANK);
+  return series.cleanFrom > 0 && places.some((index) => series.codeAt(index) > BLANK);
 }
 
 function entriesIn(
@@ -56,5 +56,5 @@ function entriesIn(
   column: ListColumnRow,
   places: readonly number[],
 ): number {
-  return places.filter((at) => cellOf(document, items[at]!, column.id) !== undefined).length;
+  return places.filter((index) => cellOf(document, items[index]!, column.id) !== undefined).length;
 }

@@ -54,16 +54,16 @@ for (const matcher of [expect.stringMatching(/x/), expect.stringContaining('x')]
 expect.extend({
   /** That a function throws, or a promise rejects with, an error that says so in English. */
   toSay(received: unknown, expected: string | RegExp) {
-    let said: string | null = null;
+    let text: string | null = null;
     if (typeof received === 'function') {
       try {
         (received as () => unknown)();
       } catch (error) {
-        said = saidBy(error);
+        text = saidBy(error);
       }
-    } else said = saidBy(received);
-    const pass = said !== null && (typeof expected === 'string' ? said.includes(expected) : expected.test(said));
-    return { pass, message: () => `It said ${said ?? 'nothing'}; expected was ${String(expected)}.` };
+    } else text = saidBy(received);
+    const pass = text !== null && (typeof expected === 'string' ? text.includes(expected) : expected.test(text));
+    return { pass, message: () => `It said ${text ?? 'nothing'}; expected was ${String(expected)}.` };
   },
 });
 

@@ -16,14 +16,14 @@ export function allFigures(model: PlanModel): Record<string, unknown> {
     ...model.ids().filter((id) => /[.:]/.test(id)),
   ];
   const described = (series: Series) => {
-    const why = (at: number) => {
-      const problem = model.problems.get(series.codeAt(at));
+    const why = (index: number) => {
+      const problem = model.problems.get(series.codeAt(index));
       if (!problem) return 'empty';
       const { cause, node, period, subject, detail = '' } = problem;
       return `${cause} of ${node} in ${period}: ${subject ? printFormula(subject) : ''} ${english(detail)}`;
     };
     // Adding nothing makes minus zero zero: the two are one figure.
-    return figuresOf(series).map((figure, at) => (figure === null ? why(at) : figure + 0));
+    return figuresOf(series).map((figure, index) => (figure === null ? why(index) : figure + 0));
   };
   return Object.fromEntries(ids.map((id) => [id, described(model.seriesOf(id)!)]));
 }

@@ -140,9 +140,9 @@ describe('whatever commands are taken', () => {
         for (const id of document.lines.keys()) {
           const [a, b] = [was, is].map((results) => results.figures(nameOf(document, id)!));
           // Sums go by ids, which a file may leave out, so that the last digit may differ.
-          a!.forEach((figure, at) => {
-            if (figure === null || b![at] === null) expect(b![at]).toBe(figure);
-            else expect(Math.abs(b![at]! - figure)).toBeLessThanOrEqual(1e-9 * Math.max(1, Math.abs(figure)));
+          a!.forEach((figure, index) => {
+            if (figure === null || b![index] === null) expect(b![index]).toBe(figure);
+            else expect(Math.abs(b![index]! - figure)).toBeLessThanOrEqual(1e-9 * Math.max(1, Math.abs(figure)));
           });
         }
       }),

@@ -101,8 +101,8 @@ function callFor(document: Document, picks: Picks, inner: () => string): string 
     return schedule ? `tax(${quoteName(schedule.name)}, ${inner()})` : inner();
   }
   const count = Math.min(6, least + picks.below(Math.min(most, least + 2) - least + 1));
-  const args = Array.from({ length: count }, (_, at) => {
-    if (word?.at === at && !(word.orFigures && picks.below(2))) return picks.of(word.words);
+  const args = Array.from({ length: count }, (_, index) => {
+    if (word?.at === index && !(word.orFigures && picks.below(2))) return picks.of(word.words);
     return inner();
   });
   return `${name}(${args.join(', ')})`;
@@ -142,7 +142,7 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
   const figureRef = () => picks.of([line ?? '@net', group ?? '@income', '@net', '@cumulativeNet']);
   const cells = () => {
     const from = month();
-    return Array.from({ length: 1 + picks.below(5) }, (_, at) => ({ line: line!, month: addMonths(from, at) }));
+    return Array.from({ length: 1 + picks.below(5) }, (_, index) => ({ line: line!, month: addMonths(from, index) }));
   };
   const rates = () => picks.of([{ projectionRate: assumption ?? null }, { ownRate: picks.of(RATES) }, {}]);
   const calculator = () => picks.of(calculatorsOf(document))?.row.id;
@@ -369,9 +369,9 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
     }
     case 'taxSchedule.setBands': {
       const schedule = idIn('taxSchedules');
-      const bands = Array.from({ length: picks.below(4) }, (_, at) => ({
-        from: picks.below(5) === 0 ? formula() : at * 1000,
-        rate: picks.below(5) === 0 ? formula() : at / 10,
+      const bands = Array.from({ length: picks.below(4) }, (_, index) => ({
+        from: picks.below(5) === 0 ? formula() : index * 1000,
+        rate: picks.below(5) === 0 ? formula() : index / 10,
       }));
       return schedule ? { kind, schedule, validFrom: picks.of([null, 2026, 2027]), bands } : null;
     }

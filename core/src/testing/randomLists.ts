@@ -51,12 +51,12 @@ export function listCommandFor(
   const item = picks.of(items) as string | undefined;
   const name = () => picks.of(NAMES) + (picks.below(3) === 0 ? '' : ` ${newId()}`);
   const before = (ids: readonly string[]) => (picks.below(2) ? null : ((picks.of(ids) as string | undefined) ?? null));
-  const value = (of: ListColumnRow): number | string | null => {
+  const value = (column: ListColumnRow): number | string | null => {
     if (picks.below(5) === 0) return null;
-    if (of.kind === 'yesNo') return picks.below(2);
-    if (of.kind === 'date') return picks.of(['2026-04-02', '2026-11-30', '2030-01-01', 'soon']);
-    if (of.kind === 'line') return (picks.of([...document.lines.keys()]) as string | undefined) ?? 'nowhere';
-    return of.kind === 'text' || of.kind === 'choice'
+    if (column.kind === 'yesNo') return picks.below(2);
+    if (column.kind === 'date') return picks.of(['2026-04-02', '2026-11-30', '2030-01-01', 'soon']);
+    if (column.kind === 'line') return (picks.of([...document.lines.keys()]) as string | undefined) ?? 'nowhere';
+    return column.kind === 'text' || column.kind === 'choice'
       ? picks.of(['Tiler', 'Lamps', 'x', 'two\nlines'])
       : picks.of(FIGURES);
   };

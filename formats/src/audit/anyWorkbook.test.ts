@@ -36,14 +36,16 @@ const scrap: fc.Arbitrary<Content> = fc.oneof(
     }) },
 ); // prettier-ignore
 
-const formulas: Readonly<Record<string, (at: number) => (column: string, month: number, before: string) => Content>> = {
-  typed: (at) => (_, month) => (at * 37 + month * 11) % 400,
-  same: (at) => () => at * 50,
-  onward: (at) => (_, month, before) => (month === 0 ? 100 + at : `=${before}${at}`),
-  grown: (at) => (_, month, before) => (month === 0 ? 800 : `=ROUND(${before}${at}*(1+$B$2),2)`),
+const formulas: Readonly<
+  Record<string, (index: number) => (column: string, month: number, before: string) => Content>
+> = {
+  typed: (index) => (_, month) => (index * 37 + month * 11) % 400,
+  same: (index) => () => index * 50,
+  onward: (index) => (_, month, before) => (month === 0 ? 100 + index : `=${before}${index}`),
+  grown: (index) => (_, month, before) => (month === 0 ? 800 : `=ROUND(${before}${index}*(1+$B$2),2)`),
   shared: () => () => '=$B$2*1200+30',
-  above: (at) => (column) => `=${column}${Math.max(6, at - 1)}*2+1`,
-  ifs: (at) => (column, month) => `=IF(${column}6>1000,${month + 1}*${at},5)`,
+  above: (index) => (column) => `=${column}${Math.max(6, index - 1)}*2+1`,
+  ifs: (index) => (column, month) => `=IF(${column}6>1000,${month + 1}*${index},5)`,
   blank: () => (_, month) => (month % 3 === 0 ? 90 : ''),
 };
 const shape = fc.record({
@@ -81,7 +83,7 @@ describe('whatever stands in a workbook', () => {
     const grid = fc.array(fc.array(scrap, { maxLength: 15 }), { maxLength: 18 });
     fc.assert(
       fc.property(grid, fc.boolean(), fc.boolean(), (rows, hasMonths, mend) => {
-        const sheet = hasMonths ? [['', ...MONTHS], ...rows.map((row, at) => [`Row ${at}`, ...row])] : rows;
+        const sheet = hasMonths ? [['', ...MONTHS], ...rows.map((row, index) => [`Row ${index}`, ...row])] : rows;
         try {
           expectSound(auditRead(workbookOf(sheet), 'Any', mend));
         } catch (error) {

@@ -37,8 +37,8 @@ export function isInBlock(block: Block, sheet: string, row: number, column: numb
 export function labelBeside({ sheets }: RawWorkbook, sheet: string, row: number, column: number): string {
   const found = sheets.find(({ name }) => name === sheet);
   if (!found) return '';
-  for (let at = column - 1; at >= 0; at--) {
-    const value = rawCell(found, row, at)?.value;
+  for (let index = column - 1; index >= 0; index--) {
+    const value = rawCell(found, row, index)?.value;
     if (typeof value === 'string' && value.trim() !== '') return value.trim();
   }
   const above = row > 0 ? rawCell(found, row - 1, column)?.value : undefined;

@@ -169,7 +169,7 @@ describe('the tables of a workbook', () => {
     const first = workbookOf(rows);
     const fittings = first.sheets[0]!.cells.get(12) as Map<number, RawCell>;
     const formula = parseRawFormula('=Kitchen!$D$7/12', 'officeOpen');
-    for (const [at, cell] of fittings) if (at > 0) fittings.set(at, { ...cell, formula });
+    for (const [index, cell] of fittings) if (index > 0) fittings.set(index, { ...cell, formula });
     const others = Object.entries({ ...SHEETS, ...over }).map(([name, content]) => {
       const { cells } = workbookOf(content!).sheets[0]!;
       const dated = name === 'Kitchen';
@@ -200,7 +200,7 @@ describe('the tables of a workbook', () => {
     ]);
     expect(toPlanFile(document).listColumns).toContainEqual(expect.objectContaining({ name: 'Total', formula: 'Quantity * Price' })); // prettier-ignore
     const model = new Model(document);
-    expect([0, 1, 2, 3].map((at) => model.listOf(kitchen.id)!.seriesOf([...document.listColumns.values()][3]!.id)!.valueAt(at))).toEqual([480, 75, 180, 120]); // prettier-ignore
+    expect([0, 1, 2, 3].map((index) => model.listOf(kitchen.id)!.seriesOf([...document.listColumns.values()][3]!.id)!.valueAt(index))).toEqual([480, 75, 180, 120]); // prettier-ignore
     expect([...document.listCells.values()].some(({ text }) => text === '2026-02-01')).toBe(true);
     expect([...document.loans.values()][0]).toMatchObject({ name: 'Car loan', amount: '6000', rate: '0.06', months: '24' }); // prettier-ignore
     expect([...document.savings.values()][0]).toMatchObject({ name: 'Holiday', opening: '500', deposit: '50', rate: '0.024' }); // prettier-ignore
@@ -231,11 +231,11 @@ describe('the tables of a workbook', () => {
     };
     const [head, ...rows] = SHEETS['Car loan']!;
     expect(begins([head!, ...rows])).toBe('2026-01');
-    expect(begins([head!, ...rows.map((cells, at) => [`${MONTHS[(at + 2) % 12]} ${2025 + Math.floor((at + 2) / 12)}`, ...cells.slice(1)])])).toBe('2025-03'); // prettier-ignore
+    expect(begins([head!, ...rows.map((cells, index) => [`${MONTHS[(index + 2) % 12]} ${2025 + Math.floor((index + 2) / 12)}`, ...cells.slice(1)])])).toBe('2025-03'); // prettier-ignore
   });
 
   it('with figures that no terms give are lists', () => {
-    const rows = SHEETS['Car loan']!.map((cells, at) => (at === 9 ? [...cells.slice(0, 4), 1] : cells));
+    const rows = SHEETS['Car loan']!.map((cells, index) => (index === 9 ? [...cells.slice(0, 4), 1] : cells));
     expect(auditRead(book({ 'Car loan': rows }), 'Home', false).reading!.tables[1]!.kind).toBe('list');
   });
 
@@ -328,33 +328,40 @@ describe('faults', () => {
     [
       'slidReference',
       'C11',
-      (rows) => rows[10]!.forEach((_, at) => at > 0 && (rows[10]![at] = `=${letter(at - 1)}6*${letter(at - 1)}2+300`)),
+      (rows) =>
+        rows[10]!.forEach(
+          (_, index) => index > 0 && (rows[10]![index] = `=${letter(index - 1)}6*${letter(index - 1)}2+300`),
+        ),
     ],
     ['textFigure', 'E6', (rows) => (rows[5]![4] = '2,000.00')],
     [
       'typedRate',
       'B12',
-      (rows) => rows[11]!.forEach((_, at) => at > 0 && (rows[11]![at] = `=${letter(at - 1)}10*1.05`)),
+      (rows) => rows[11]!.forEach((_, index) => index > 0 && (rows[11]![index] = `=${letter(index - 1)}10*1.05`)),
     ],
     [
       'yearlyAsMonthly',
       'B12',
       (rows) => {
         rows[1]![0] = 'Price rise a year';
-        rows[11]!.forEach((_, at) => at > 0 && (rows[11]![at] = `=${letter(at - 1)}10*$B$2`));
+        rows[11]!.forEach((_, index) => index > 0 && (rows[11]![index] = `=${letter(index - 1)}10*$B$2`));
       },
     ],
     [
       'emptyDivisor',
       'B12',
       (rows) =>
-        rows[11]!.forEach((_, at) => at > 0 && (rows[11]![at] = at === 1 ? '=B10/B3' : `=${letter(at - 1)}10/8`)),
+        rows[11]!.forEach(
+          (_, index) => index > 0 && (rows[11]![index] = index === 1 ? '=B10/B3' : `=${letter(index - 1)}10/8`),
+        ),
     ],
     [
       'totalMisses',
       'B13',
       (rows) =>
-        rows[12]!.forEach((_, at) => at > 0 && (rows[12]![at] = `=SUM(${letter(at - 1)}10:${letter(at - 1)}11)`)),
+        rows[12]!.forEach(
+          (_, index) => index > 0 && (rows[12]![index] = `=SUM(${letter(index - 1)}10:${letter(index - 1)}11)`),
+        ),
     ],
     ['totalMisses', 'D13', (rows) => (rows[12]![3] = '=SUM(D10:D11)')],
     [
@@ -362,17 +369,19 @@ describe('faults', () => {
       'B13',
       (rows) =>
         rows[12]!.forEach(
-          (_, at) => at > 0 && (rows[12]![at] = `=SUM(${letter(at - 1)}10:${letter(at - 1)}12)+${letter(at - 1)}12`),
+          (_, index) =>
+            index > 0 &&
+            (rows[12]![index] = `=SUM(${letter(index - 1)}10:${letter(index - 1)}12)+${letter(index - 1)}12`),
         ),
     ],
     ['circular', 'B10', (rows) => (rows[9]![1] = '=B13-1000')],
   ])('%s in %s are found', (kind, cell, plant) => {
     // prettier-ignore
-    const found = kindsIn(with_(plant));
-    expect(found).toContain(`${kind} ${cell}`);
+    const texts = kindsIn(with_(plant));
+    expect(texts).toContain(`${kind} ${cell}`);
     // A fault is told once, where it is; what merely follows from it is none.
     expect(
-      found.filter((each) => !each.startsWith(kind)).filter((each) => !/yearlyAsMonthly|typedRate/.test(each)),
+      texts.filter((each) => !each.startsWith(kind)).filter((each) => !/yearlyAsMonthly|typedRate/.test(each)),
     ).toEqual([]);
   });
 
@@ -468,7 +477,7 @@ describe('a workbook of ours', () => {
         fc.array(fc.tuple(fc.nat(11), fc.integer({ min: 2000, max: 2999 })), { minLength: 1, maxLength: 4 }),
         async (steps, exceptions, typed) => {
           const months = new Model(sketch({ lines: {} })).calendar.months;
-          const byMonth = (list: readonly (readonly [number, number])[]) => Object.fromEntries(list.map(([at, value]) => [months[at]!, value])); // prettier-ignore
+          const byMonth = (list: readonly (readonly [number, number])[]) => Object.fromEntries(list.map(([index, value]) => [months[index]!, value])); // prettier-ignore
           const document = sketch({
             lines: { Costs: { Rent: { start: 500, ...byMonth(steps) } } },
             exceptions: { Rent: byMonth(exceptions) },
@@ -477,17 +486,17 @@ describe('a workbook of ours', () => {
           const workbook = liveWorkbook(new Model(document), { by: 'year', author: '' });
           const places = new Places(workbook);
           // What stands in the cells, worked out by hand: a typed figure, or the cell it refers to.
-          const cells = months.map((_, at) => {
-            const { sheet, row: r, column } = places.placeOf(`${rent}@${at}`);
+          const cells = months.map((_, index) => {
+            const { sheet, row: r, column } = places.placeOf(`${rent}@${index}`);
             return workbook.sheets[sheet]!.rows[r]!.cells[column]!;
           });
           const over = new Map(typed);
           const shown: number[] = [];
-          cells.forEach(({ value, formula }, at) => {
+          cells.forEach(({ value, formula }, index) => {
             const before = formula?.kind === 'at' ? shown[Number(formula.key.split('@')[1])] : undefined;
-            shown.push(over.get(at) ?? before ?? Number(value));
+            shown.push(over.get(index) ?? before ?? Number(value));
           });
-          const { document: back, cells: compared } = auditRead(await typedOver(workbook, [...over].map(([at, value]) => [`${rent}@${at}`, value])), 'x', false); // prettier-ignore
+          const { document: back, cells: compared } = auditRead(await typedOver(workbook, [...over].map(([index, value]) => [`${rent}@${index}`, value])), 'x', false); // prettier-ignore
           expect([...new Model(back).seriesOf(rent)!.values]).toEqual(shown);
           expect(compared.differences).toEqual([]);
         },
@@ -545,7 +554,7 @@ describe('bad files', () => {
 function zipOfZeros(count: number, size: number): Uint8Array {
   const zeros = new Uint8Array(size);
   const [packed, sum] = [deflateRawSync(zeros, { level: 1 }), crc32(zeros)];
-  const names = Array.from({ length: count }, (_, at) => Buffer.from(`xl/part${at}.xml`));
+  const names = Array.from({ length: count }, (_, index) => Buffer.from(`xl/part${index}.xml`));
   /** What both headers of a part say of it, from its version on. */
   const about = (name: Buffer) => {
     const fields = Buffer.alloc(26);
@@ -603,9 +612,9 @@ describe('formulas that ask for more than there is', () => {
     const workbook = workbookOf(clean());
     const cells = workbook.sheets[0]!.cells as Map<number, Map<number, RawCell>>;
     const last = 30_000;
-    for (let at = 20; at <= last; at++) {
-      const formula = parseRawFormula(`=B${at === last ? last - 1 : at + 2}`, 'officeOpen');
-      cells.set(at, new Map([[1, { value: 0, error: null, formula, look: 'plain' }]]));
+    for (let index = 20; index <= last; index++) {
+      const formula = parseRawFormula(`=B${index === last ? last - 1 : index + 2}`, 'officeOpen');
+      cells.set(index, new Map([[1, { value: 0, error: null, formula, look: 'plain' }]]));
     }
     const circles = auditRead(workbook, 'x', false).findings.filter(({ kind }) => kind === 'circular');
     expect(circles.map(({ message }) => message)).toEqual([`The formulas are a circular reference: B${last - 1} → B${last} → B${last + 1} → B${last - 1}.`]); // prettier-ignore

@@ -83,9 +83,9 @@ export async function auditWorkbook(
   file: Uint8Array,
   title: string,
   mend: boolean,
-  said: ReadingCorrections = {},
+  corrections: ReadingCorrections = {},
 ): Promise<AuditedWorkbook> {
-  return auditRead(await readWorkbook(file), title, mend, said);
+  return auditRead(await readWorkbook(file), title, mend, corrections);
 }
 
 /** The same of a workbook that has been read. */
@@ -93,7 +93,7 @@ export function auditRead(
   read: RawWorkbook,
   title: string,
   mend: boolean,
-  said: ReadingCorrections = {},
+  corrections: ReadingCorrections = {},
 ): AuditedWorkbook {
   const workbook = { ...read, sheets: read.sheets.map(withinLimits) };
   const own = ownWorkbook(workbook);
@@ -111,7 +111,7 @@ export function auditRead(
   const blockIn = (sheet: RawSheet, meant: ReadingCorrections = {}) => blockOf(sheet, tablesBySheet.get(sheet)!, meant);
   const blocks = workbook.sheets.flatMap((sheet) => {
     const block = blockIn(sheet);
-    return block && (block.rows.some(({ kind }) => kind === 'line') || sheet.name === said.sheet) ? [block] : [];
+    return block && (block.rows.some(({ kind }) => kind === 'line') || sheet.name === corrections.sheet) ? [block] : [];
   });
   if (blocks.length === 0) {
     const months = workbook.sheets.find((sheet) => blockIn(sheet) !== null);
@@ -122,12 +122,12 @@ export function auditRead(
     );
   }
   const likeliest = blocks.reduce((best, each) => (each.rows.length > best.rows.length ? each : best));
-  const { sheet } = blocks.find((each) => each.sheet.name === said.sheet) ?? likeliest;
-  const block = blockIn(sheet, said)!;
+  const { sheet } = blocks.find((each) => each.sheet.name === corrections.sheet) ?? likeliest;
+  const block = blockIn(sheet, corrections)!;
   if (block.rows.length > MOST_ROWS)
     throw new WorkbookError(messageFor('formats.workbook.tooManyRows', { sheet: block.sheet.name, most: MOST_ROWS }));
   const beside = tablesBeside([...tablesBySheet.values()].flat(), block);
-  const tables = applyCorrections(beside, assumptionCells(workbook, block), said);
+  const tables = applyCorrections(beside, assumptionCells(workbook, block), corrections);
   const assumptions = assumptionCells(
     workbook,
     block,
@@ -140,7 +140,7 @@ export function auditRead(
     assumptions,
     reviewed,
     isMended: mend,
-    said,
+    said: corrections,
     tables: tables.filter(({ kind }) => kind !== 'other'),
   });
   const { document, cells } = maker.make(title);
@@ -162,7 +162,7 @@ export function auditRead(
     sheets: blocks.map((each) => each.sheet.name),
     heading: block.heading + 1,
     headings: block.headings.map((row) => row + 1),
-    columns: block.columns.slice(0, MOST_COLUMNS).map((column, at) => ({ column: lettersOf(column), month: month(block.months[at]!) })), // prettier-ignore
+    columns: block.columns.slice(0, MOST_COLUMNS).map((column, index) => ({ column: lettersOf(column), month: month(block.months[index]!) })), // prettier-ignore
     from: month(block.months[0]!),
     until: month(block.months.at(-1)!),
     rows: block.rows.map((each) => ({

@@ -53,15 +53,16 @@ function monthsIn(sheet: RawSheet, row: number): { column: number; named: NamedM
   if (named.length >= FEWEST) return named;
   // Numbers from 1 on, where nothing else is there.
   const numbers = columns.filter((column) => typeof line.get(column)!.value === 'number' && !line.get(column)!.formula);
-  const isCount = numbers.length >= 6 && numbers.every((column, at) => line.get(column)!.value === at + 1 && at < 12);
-  return isCount ? numbers.map((column, at) => ({ column, named: { month: at + 1, year: null } })) : [];
+  const isCount =
+    numbers.length >= 6 && numbers.every((column, index) => line.get(column)!.value === index + 1 && index < 12);
+  return isCount ? numbers.map((column, index) => ({ column, named: { month: index + 1, year: null } })) : [];
 }
 
 /**
  * The plan by months in a sheet: below the row with the most months, or the one that was said, and above the first of its
  * tables there; `null` where there is none.
  */
-export function blockOf(sheet: RawSheet, tables: readonly FoundTable[], said: ReadingCorrections): Block | null {
+export function blockOf(sheet: RawSheet, tables: readonly FoundTable[], corrections: ReadingCorrections): Block | null {
   const rows = [...sheet.cells.keys()].sort((a, b) => a - b);
   const all = rows.map((row) => ({ row, months: monthsIn(sheet, row) })).filter(({ months }) => months.length >= FEWEST); // prettier-ignore
   // Mere numbers are months only where nothing else is: below real ones they count them.
@@ -70,7 +71,7 @@ export function blockOf(sheet: RawSheet, tables: readonly FoundTable[], said: Re
   const candidates = named.length > 0 ? named : all;
   const most = Math.max(0, ...candidates.map(({ months }) => months.length));
   const found =
-    all.find(({ row }) => row + 1 === said.heading) ?? candidates.find(({ months }) => months.length === most);
+    all.find(({ row }) => row + 1 === corrections.heading) ?? candidates.find(({ months }) => months.length === most);
   if (!found) return null;
   const others = candidates.filter(({ row }) => row > found.row).map(({ row }) => row);
   const columns = found.months.map(({ column }) => column);
@@ -88,7 +89,7 @@ export function blockOf(sheet: RawSheet, tables: readonly FoundTable[], said: Re
     rows: rowsOf(
       block,
       rows.filter((row) => row > found.row && row < until),
-      said,
+      corrections,
     ),
   };
 }
@@ -167,9 +168,9 @@ export function addedRows(sheet: RawSheet, row: number, column: number): number[
 }
 
 /** The lines above a row, back to the total, net or heading before it. */
-export function linesAbove(rows: readonly BlockRow[], at: number): BlockRow[] {
+export function linesAbove(rows: readonly BlockRow[], index: number): BlockRow[] {
   const lines: BlockRow[] = [];
-  for (const row of rows.slice(0, at).toReversed()) {
+  for (const row of rows.slice(0, index).toReversed()) {
     const { kind } = row;
     if (kind === 'total' || kind === 'net' || kind === 'cumulative' || (kind === 'heading' && lines.length > 0)) break;
     if (kind === 'line') lines.unshift(row);
@@ -197,7 +198,11 @@ export function mostOf<T>(things: readonly T[], keyOf: (thing: T) => string): T 
   return best?.first ?? null;
 }
 
-function rowsOf({ sheet, labels, columns }: Block, rows: readonly number[], said: ReadingCorrections): BlockRow[] {
+function rowsOf(
+  { sheet, labels, columns }: Block,
+  rows: readonly number[],
+  corrections: ReadingCorrections,
+): BlockRow[] {
   const found: BlockRow[] = [];
   const kindOf = new Map<number, RowKind>();
   for (const row of rows) {
@@ -208,7 +213,7 @@ function rowsOf({ sheet, labels, columns }: Block, rows: readonly number[], said
     );
     const isTexts = cells.some((cell) => typeof cell?.value === 'string');
     if (label === '' && !isFilled) continue;
-    const known = saidOfRow(said, row).kind;
+    const known = saidOfRow(corrections, row).kind;
     if (known !== undefined && label !== '') {
       const adds = known === 'total' ? addsOf(sheet, columns, row, found) : [];
       found.push({ row, label, kind: known, adds });
@@ -232,11 +237,11 @@ function rowsOf({ sheet, labels, columns }: Block, rows: readonly number[], said
       kind = 'total';
       adds = mostOf(sums, (each) => each.join()) ?? [];
     } else if (
-      isMostly(cells.filter((cell, at) => isDifference(cell, columns[at]!, kindOf)).length) &&
+      isMostly(cells.filter((cell, index) => isDifference(cell, columns[index]!, kindOf)).length) &&
       cells.some((cell) => cell?.formula)
     )
       kind = 'net';
-    else if (cells.slice(1).some((cell, at) => isRunning(cell, row, columns[at]!, columns[at + 1]!, kindOf)))
+    else if (cells.slice(1).some((cell, index) => isRunning(cell, row, columns[index]!, columns[index + 1]!, kindOf)))
       kind = 'cumulative';
     if (kind === 'line' && cells.every((cell) => !cell?.formula)) {
       const typed = typedTotal(sheet, columns, row, label, found);
@@ -278,7 +283,7 @@ function typedTotal(
     const value = rawCell(sheet, of, column)?.value;
     return typeof value === 'number' ? value : 0;
   };
-  const isEqual = (of: (column: number) => number) => columns.every((column) => Math.abs(of(column) - valueAt(row, column)) < 0.006); // prettier-ignore
+  const isEqual = (select: (column: number) => number) => columns.every((column) => Math.abs(select(column) - valueAt(row, column)) < 0.006); // prettier-ignore
   if (NET.test(label)) {
     const [first, second] = above.filter(({ kind }) => kind === 'total').slice(-2);
     if (first && second && isEqual((column) => valueAt(first.row, column) - valueAt(second.row, column))) return { kind: 'net', adds: [] }; // prettier-ignore

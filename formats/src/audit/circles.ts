@@ -19,7 +19,7 @@ export function reviewCircles(review: Review): void {
           kind: 'circular',
           ...circle[0]!,
           message: messageFor('formats.audit.circular', {
-            circle: [...circle, circle[0]!].map((at) => addressIn(at.row, at.column)).join(' → '),
+            circle: [...circle, circle[0]!].map((place) => addressIn(place.row, place.column)).join(' → '),
           }),
           mend: messageFor('formats.audit.fix.circular'),
           money: null,
@@ -31,10 +31,10 @@ function circlesFrom(sheet: RawSheet, from: Place, done: Set<string>): Place[][]
   const circles: Place[][] = [];
   const open = new Set<string>();
   const way: { readonly at: Place; readonly next: Iterator<Place> }[] = [];
-  const enter = (at: Place) => {
-    const formula = sheet.cells.get(at.row)?.get(at.column)?.formula;
-    open.add(addressIn(at.row, at.column));
-    way.push({ at, next: formula ? placesIn(sheet, formula) : [][Symbol.iterator]() });
+  const enter = (place: Place) => {
+    const formula = sheet.cells.get(place.row)?.get(place.column)?.formula;
+    open.add(addressIn(place.row, place.column));
+    way.push({ at: place, next: formula ? placesIn(sheet, formula) : [][Symbol.iterator]() });
   };
   if (!done.has(addressIn(from.row, from.column))) enter(from);
   for (let here = way.at(-1); here !== undefined; here = way.at(-1)) {

@@ -27,7 +27,7 @@ interface PlanFigures {
   /** The rows of the lines a total stands for. */
   readonly membersOf: (row: number) => readonly number[];
   /** The plan's figure of a line in the month at a place among the columns; NaN where there is none. */
-  readonly lineIn: (row: number, at: number) => number;
+  readonly lineIn: (row: number, index: number) => number;
 }
 
 /** All figures of the months of a block beside those of the plan made of it; equal within half a cent. */
@@ -37,11 +37,11 @@ export function compareCells(block: Block, { findings, rules }: ReviewedBlock, p
   const reckoned = new Map<string, number>();
   for (const row of block.rows) {
     if (row.kind === 'heading' || row.kind === 'other') continue;
-    block.columns.forEach((column, at) => {
+    block.columns.forEach((column, index) => {
       const theirs = rawCell(block.sheet, row.row, column)?.value;
       if (typeof theirs !== 'number') return;
       compared++;
-      const ours = figureOf(row, at);
+      const ours = figureOf(row, index);
       if (Math.abs(ours - theirs) <= Math.max(0.005, Math.abs(theirs) * 1e-9)) return;
       const cell = addressIn(row.row, column);
       differences.push({
@@ -55,27 +55,27 @@ export function compareCells(block: Block, { findings, rules }: ReviewedBlock, p
   }
   return { compared, equal: compared - differences.length, differences };
 
-  function figureOf(row: BlockRow, at: number): number {
-    const key = `${row.row}|${at}`;
+  function figureOf(row: BlockRow, index: number): number {
+    const key = `${row.row}|${index}`;
     const known = reckoned.get(key);
     if (known !== undefined) return known;
     reckoned.set(key, NaN);
-    const figure = calculateFigure(row, at);
+    const figure = calculateFigure(row, index);
     reckoned.set(key, figure);
     return figure;
   }
 
-  function calculateFigure(row: BlockRow, at: number): number {
+  function calculateFigure(row: BlockRow, index: number): number {
     switch (row.kind) {
       case 'line':
-        return plan.lineIn(row.row, at);
+        return plan.lineIn(row.row, index);
       case 'total':
-        return plan.membersOf(row.row).reduce((sum, member) => sum + orNothing(plan.lineIn(member, at)), 0);
+        return plan.membersOf(row.row).reduce((sum, member) => sum + orNothing(plan.lineIn(member, index)), 0);
       case 'net':
-        return netOf(row, at);
+        return netOf(row, index);
       case 'cumulative': {
         const net = block.rows.findLast(({ kind, row: other }) => kind === 'net' && other < row.row);
-        return net ? (at === 0 ? 0 : orNothing(figureOf(row, at - 1))) + orNothing(figureOf(net, at)) : NaN;
+        return net ? (index === 0 ? 0 : orNothing(figureOf(row, index - 1))) + orNothing(figureOf(net, index)) : NaN;
       }
       default:
         return NaN;
@@ -83,17 +83,17 @@ export function compareCells(block: Block, { findings, rules }: ReviewedBlock, p
   }
 
   /** A net by its formula; a typed one as the first of the two totals above it less the second. */
-  function netOf(row: BlockRow, at: number): number {
+  function netOf(row: BlockRow, index: number): number {
     const formula = rules.get(row.row)?.formula?.formula;
     if (!formula) {
       const totals = block.rows.filter(({ kind, row: other }) => kind === 'total' && other < row.row).slice(-2);
       const [first, second] = totals;
-      return first && second ? orNothing(figureOf(first, at)) - orNothing(figureOf(second, at)) : NaN;
+      return first && second ? orNothing(figureOf(first, index)) - orNothing(figureOf(second, index)) : NaN;
     }
     const walk = (part: RawFormula): number => {
       if (part.kind === 'operation' && part.operator === '-') return walk(part.left) - walk(part.right);
-      const found = part.kind === 'cell' ? block.rows.find((each) => each.row === part.at.row) : undefined;
-      return found ? orNothing(figureOf(found, at)) : NaN;
+      const row = part.kind === 'cell' ? block.rows.find((each) => each.row === part.at.row) : undefined;
+      return row ? orNothing(figureOf(row, index)) : NaN;
     };
     return walk(formula);
   }

@@ -34,8 +34,8 @@ export function readingSaid(json: unknown): ReadingCorrections {
   if (unknown !== undefined) throw refusedAt(unknown);
   if (sheet !== undefined && typeof sheet !== 'string') throw refusedAt('sheet');
   if (heading !== undefined && !(Number.isInteger(heading) && Number(heading) > 0)) throw refusedAt('heading');
-  for (const [row, said] of Object.entries(record(rows, 'rows'))) {
-    const { kind, side, ...rest } = record(said, `rows.${row}`);
+  for (const [row, input] of Object.entries(record(rows, 'rows'))) {
+    const { kind, side, ...rest } = record(input, `rows.${row}`);
     const isMeant = isOneOf(ROW_KINDS, kind) && isOneOf(SIDES, side) && Object.keys(rest).length === 0;
     if (!/^[1-9]\d*$/.test(row) || !isMeant) throw refusedAt(`rows.${row}`);
   }
@@ -44,7 +44,8 @@ export function readingSaid(json: unknown): ReadingCorrections {
   return json as ReadingCorrections;
 }
 
-const isOneOf = (options: readonly string[], said: unknown) => said === undefined || options.includes(said as string);
+const isOneOf = (options: readonly string[], input: unknown) =>
+  input === undefined || options.includes(input as string);
 const refusedAt = (part: string) =>
   new WorkbookError(messageFor('formats.audit.invalidCorrections', { part, hasPart: part !== '' }));
 

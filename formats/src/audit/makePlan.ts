@@ -145,7 +145,7 @@ export class PlanMaker {
         section = this.sideOfHeading(row) ?? section;
       }
       if (row.kind !== 'line') continue;
-      const total = totals.find(({ adds, row: at }) => adds.includes(row.row) || at === this.totalBelow(row.row));
+      const total = totals.find(({ adds, row: index }) => adds.includes(row.row) || index === this.totalBelow(row.row));
       const title = heading?.label ?? (total ? total.label.replace(/^\s*(sub)?total\s*(of\s*)?/i, '') : '');
       const isMemo = MEMO.test(heading?.label ?? '') || isBalance(row) || (net >= 0 && row.row > net && !total);
       const said = saidOfRow(this.of.said, row.row).side ?? (heading && saidOfRow(this.of.said, heading.row).side);
@@ -174,7 +174,9 @@ export class PlanMaker {
   }
 
   private totalBelow(row: number): number {
-    return this.of.block.rows.find(({ row: at, kind }) => at > row && (kind === 'total' || kind === 'net'))?.row ?? -1;
+    return (
+      this.of.block.rows.find(({ row: index, kind }) => index > row && (kind === 'total' || kind === 'net'))?.row ?? -1
+    );
   }
 
   /** What is added and what is taken off in the net: income and expenses. */
@@ -213,23 +215,23 @@ export class PlanMaker {
       const formula = rule?.formula && !this.refused.has(row.row) ? asPlanFormula(rule.formula.formula, rule.formula.column, this.naming()) : null; // prettier-ignore
       const begins = rule?.formula ? columns.indexOf(rule.formula.column) : 0;
       let before: number | null | undefined;
-      columns.forEach((column, at) => {
+      columns.forEach((column, index) => {
         // A month that is there twice counts once.
-        if (this.periods.indexOf(this.periods[at]!) < at) return;
+        if (this.periods.indexOf(this.periods[index]!) < index) return;
         const cell = rawCell(this.of.block.sheet, row.row, column);
         const value = typeof cell?.value === 'number' ? cell.value : null;
-        const month = this.monthAt(this.periods[at]!);
+        const month = this.monthAt(this.periods[index]!);
         const step = (said: object) => {
-          ruleSteps.push({ line: name, ...(this.periods[at] === 0 ? {} : { from: month }), ...said });
+          ruleSteps.push({ line: name, ...(this.periods[index] === 0 ? {} : { from: month }), ...said });
           this.rowsWritten.ruleSteps!.push(row.row);
         };
-        if (formula === null || at < begins) {
+        if (formula === null || index < begins) {
           if (value !== before) step(value === null ? {} : { amount: value });
           before = value;
           return;
         }
-        if (at === begins) step({ formula });
-        const fault = rule!.departs.get(at);
+        if (index === begins) step({ formula });
+        const fault = rule!.departs.get(index);
         const isOwn = cell === undefined || !cell.formula || fault !== undefined;
         if (!isOwn || (this.of.isMended && fault !== undefined && fault !== 'oddFormula')) return;
         exceptions.push({ line: name, month, ...(value === null ? {} : { amount: value }) });
@@ -274,9 +276,9 @@ export class PlanMaker {
       rows: this.of.block.rows.map(({ row }) => row),
       isOwnSheet: (name) => name === null || name === sheet.name,
       rowName: (row) => this.rowName(row),
-      cellName: (at) =>
-        named(placeKey(at.sheet ?? sheet.name, at.row, at.column)) ??
-        totalNamed(this.tablesTaken, at.sheet ?? sheet.name, at),
+      cellName: (reference) =>
+        named(placeKey(reference.sheet ?? sheet.name, reference.row, reference.column)) ??
+        totalNamed(this.tablesTaken, reference.sheet ?? sheet.name, reference),
       named: (name) => {
         const at = this.of.workbook.names.get(name.toLowerCase());
         return at ? named(placeKey(at.sheet, at.row, at.column)) : null;
@@ -315,9 +317,9 @@ export class PlanMaker {
     const cells = compareCells(this.of.block, this.of.reviewed, {
       isMended: this.of.isMended,
       membersOf: (row) => this.membersOf(row),
-      lineIn: (row, at) => {
+      lineIn: (row, index) => {
         const id = ids.get(this.lines.get(row)!.name);
-        return id === undefined ? NaN : (model.seriesOf(id)?.valueAt(this.periods[at]!) ?? NaN);
+        return id === undefined ? NaN : (model.seriesOf(id)?.valueAt(this.periods[index]!) ?? NaN);
       },
     });
     return {

@@ -105,14 +105,14 @@ function changedCells(workbook: RawWorkbook, ours: Workbook): ChangedCell[] {
   return ours.sheets.flatMap((sheet, index) => {
     const raw = workbook.sheets[index];
     if (!raw || sheet.isHidden || sheet.isReport || sheet.id === 'about') return [];
-    return sheet.rows.flatMap((row, at) => {
+    return sheet.rows.flatMap((row, position) => {
       let column = 0;
       return row.cells.flatMap((cell): ChangedCell[] => {
         const here = column;
         column += cell.span ?? 1;
-        const theirs = rawCell(raw, at, here);
+        const theirs = rawCell(raw, position, here);
         const isSame = cell.formula
-          ? isTypedAgain(cell, theirs, changedLines) || theirs?.formula != null && formOf(printSheetFormula(cell.formula, places, index, spelling), at, here) === relativeForm(theirs.formula, at, here) // prettier-ignore
+          ? isTypedAgain(cell, theirs, changedLines) || theirs?.formula != null && formOf(printSheetFormula(cell.formula, places, index, spelling), position, here) === relativeForm(theirs.formula, position, here) // prettier-ignore
           : isSameFigure(cell, theirs);
         if (isSame) return [];
         const month = monthOfCell(cell.key ?? '');
@@ -121,7 +121,7 @@ function changedCells(workbook: RawWorkbook, ours: Workbook): ChangedCell[] {
         return [
           {
             sheet: raw.name,
-            place: `${lettersOf(here)}${at + 1}`,
+            place: `${lettersOf(here)}${position + 1}`,
             cell,
             theirs: value,
             isTyped: value !== null && (!cell.formula || goesOn(cell)),
@@ -189,16 +189,16 @@ function typedFrom(written: Document, line: string, place: number, figure: numbe
     return [{ kind: 'line.setFigure', line, month, reach: 'month', figure }];
   // What goes on from there takes away the exceptions on its way; they are what they were.
   const kept = model.exceptionsOf(line).filter((exception) => {
-    const at = periodOf(model.calendar, exception.month);
-    return at > place && at < step.to;
+    const index = periodOf(model.calendar, exception.month);
+    return index > place && index < step.to;
   });
   const goingOn = { kind: 'line.setFigure', line, month, reach: 'until', until: months[step.to - 1]!, figure } as const;
   return [
     goingOn,
-    ...kept.map(({ month: at, amount, formula }): Command =>
+    ...kept.map(({ month: month, amount, formula }): Command =>
       formula === null
-        ? { kind: 'line.setFigure', line, month: at, reach: 'month', figure: amount }
-        : { kind: 'line.setFormula', line, month: at, reach: 'month', formula: toShown(formula, written) },
+        ? { kind: 'line.setFigure', line, month: month, reach: 'month', figure: amount }
+        : { kind: 'line.setFormula', line, month: month, reach: 'month', formula: toShown(formula, written) },
     ),
   ];
 }

@@ -30,7 +30,7 @@ export type NameOfCell = (key: string) => string | null;
 
 /** Names tables, with free names from the plan; those of a list's columns are unique in it. */
 export function nameTables(tables: readonly FoundTable[], free: (wanted: string) => string): NamedTable[] {
-  return tables.map((table, at) => {
+  return tables.map((table, index) => {
     const columnNames = new Map<number, string>();
     const taken = new Set<string>();
     for (const { column, name } of table.columns) {
@@ -40,7 +40,7 @@ export function nameTables(tables: readonly FoundTable[], free: (wanted: string)
       taken.add(unique.toLowerCase());
       columnNames.set(column, unique);
     }
-    return { table, id: `table-${at + 1}`, name: free(table.title), columnNames };
+    return { table, id: `table-${index + 1}`, name: free(table.title), columnNames };
   });
 }
 
@@ -82,8 +82,8 @@ function addList(named: NamedTable, file: TablesInFile, nameOfCell: NameOfCell, 
       ...(column.total ? { total: true } : {}),
     });
   }
-  table.rows.forEach((row, at) => {
-    const item = `${id}-i${at}`;
+  table.rows.forEach((row, index) => {
+    const item = `${id}-i${index}`;
     file.listItems.push({ id: item, list: name });
     for (const column of table.columns) {
       if (isRule.has(column)) continue;
@@ -116,11 +116,11 @@ function ruleOf(
     rowName: () => null,
     isOwnSheet: isHere,
     named: () => null,
-    cellName: (at) => {
-      const name = isHere(at.sheet) && at.row === row ? columnNames.get(at.column) : undefined;
+    cellName: (reference) => {
+      const name = isHere(reference.sheet) && reference.row === row ? columnNames.get(reference.column) : undefined;
       return name !== undefined
         ? quoteName(name)
-        : nameOfCell(placeKey(at.sheet ?? table.sheet.name, at.row, at.column));
+        : nameOfCell(placeKey(reference.sheet ?? table.sheet.name, reference.row, reference.column));
     },
   };
   return asPlanFormula(formula, column, naming);
@@ -148,11 +148,11 @@ export function compareTables(
     const list = model.listOf(id);
     for (const { column } of table.columns) {
       const series = list?.seriesOf(`${id}-c${column}`);
-      table.rows.forEach((row, at) => {
+      table.rows.forEach((row, index) => {
         const theirs = rawCell(table.sheet, row, column)?.value;
         if (typeof theirs !== 'number' || !series) return;
         compared++;
-        const ours = series.valueAt(at);
+        const ours = series.valueAt(index);
         if (Math.abs(ours - theirs) <= Math.max(0.005, Math.abs(theirs) * 1e-9)) return;
         differences.push({
           sheet: table.sheet.name,

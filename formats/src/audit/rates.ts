@@ -7,7 +7,7 @@ import type { Review } from './review.ts';
 
 /** Reviews a row's formula for rates typed into it, and for yearly ones used as if they were for a month. */
 export function reviewRates(review: Review, row: BlockRow, formula: RawFormula, column: number): void {
-  const at = { row: row.row, column };
+  const place = { row: row.row, column };
   const typed = typedRateIn(formula);
   if (typed !== null) {
     const shared = [...review.assumptions.values()].find(({ value }) => Math.abs(value - typed) < 1e-9);
@@ -16,7 +16,7 @@ export function reviewRates(review: Review, row: BlockRow, formula: RawFormula, 
       : messageFor('formats.audit.fix.ownCell');
     review.say({
       kind: 'typedRate',
-      ...at,
+      ...place,
       message: messageFor('formats.audit.typedRate', {
         row: row.label,
         rate: `${Number((typed * 100).toPrecision(10))} %`,
@@ -30,7 +30,7 @@ export function reviewRates(review: Review, row: BlockRow, formula: RawFormula, 
   const value = review.cell(row.row, column)?.value;
   review.say({
     kind: 'yearlyAsMonthly',
-    ...at,
+    ...place,
     message: messageFor('formats.audit.yearlyRate', { row: row.label, rate: yearly.label }),
     mend: messageFor('formats.audit.fix.divideBy12'),
     money: typeof value === 'number' ? (value * 11) / 12 : null,

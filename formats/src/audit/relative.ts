@@ -43,10 +43,10 @@ export function relativeForm(formula: RawFormula, row: number, column: number, w
 
 /** A formula moved so many rows and columns, as copying moves it. */
 export function moved(formula: RawFormula, rows: number, columns: number): RawFormula {
-  const place = (at: RawReference): RawReference => ({
-    ...at,
-    row: at.fixedRow ? at.row : at.row + rows,
-    column: at.fixedColumn ? at.column : at.column + columns,
+  const place = (reference: RawReference): RawReference => ({
+    ...reference,
+    row: reference.fixedRow ? reference.row : reference.row + rows,
+    column: reference.fixedColumn ? reference.column : reference.column + columns,
   });
   switch (formula.kind) {
     case 'cell':

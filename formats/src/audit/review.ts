@@ -86,8 +86,8 @@ export class Review {
   /** By how much a cell is off what a formula would give in its place; `null` where that cannot be told. */
   offBy(row: number, column: number, expected: RawFormula): number | null {
     const should = evaluateRaw(expected, this.sheetName, this.at, this.workbook);
-    const is = this.cell(row, column)?.value;
-    return should === null || typeof is !== 'number' ? null : is - should;
+    const after = this.cell(row, column)?.value;
+    return should === null || typeof after !== 'number' ? null : after - should;
   }
 
   /** The assumption a formula refers to by a cell or a name. */

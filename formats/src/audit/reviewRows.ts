@@ -15,9 +15,11 @@ export function reviewRow(review: Review, row: BlockRow): void {
   const { columns } = review.block;
   const cells = review.months(row.row);
   const departs: RowRule['departs'] = new Map();
-  cells.forEach((cell, at) => cell && reviewCell(review, row, cell, at, departs));
-  const withFormula = cells.flatMap((cell, at) =>
-    cell?.formula ? [{ formula: cell.formula, at, form: relativeForm(cell.formula, row.row, columns[at]!) }] : [],
+  cells.forEach((cell, index) => cell && reviewCell(review, row, cell, index, departs));
+  const withFormula = cells.flatMap((cell, index) =>
+    cell?.formula
+      ? [{ formula: cell.formula, at: index, form: relativeForm(cell.formula, row.row, columns[index]!) }]
+      : [],
   );
   const most = mostOf(withFormula, ({ form }) => form);
   const alike = withFormula.filter(({ form }) => form === most?.form);
@@ -36,13 +38,13 @@ export function reviewRow(review: Review, row: BlockRow): void {
     reviewRates(review, row, formula.formula, formula.column);
   }
   // An error is told last: what it comes from may have been found.
-  cells.forEach((cell, at) => {
-    if (departs.get(at) !== 'errorValue' || cell?.error == null) return;
+  cells.forEach((cell, index) => {
+    if (departs.get(index) !== 'errorValue' || cell?.error == null) return;
     const message = messageFor('formats.audit.error', {
-      where: review.where(row, columns[at]!),
+      where: review.where(row, columns[index]!),
       error: cell.error === TOO_LARGE ? messageFor('formats.audit.figureTooLarge') : cell.error,
     });
-    review.say({ kind: 'errorValue', row: row.row, column: columns[at]!, message, mend: cell.formula ? messageFor('formats.audit.fix.error') : messageFor('formats.audit.fix.typeRight'), money: null }); // prettier-ignore
+    review.say({ kind: 'errorValue', row: row.row, column: columns[index]!, message, mend: cell.formula ? messageFor('formats.audit.fix.error') : messageFor('formats.audit.fix.typeRight'), money: null }); // prettier-ignore
   });
 }
 
@@ -54,14 +56,14 @@ function reviewMonths(
 ): void {
   const { columns } = review.block;
   const usual = relativeForm(rule.formula, row.row, rule.column);
-  review.months(row.row).forEach((cell, at) => {
-    const column = columns[at]!;
+  review.months(row.row).forEach((cell, index) => {
+    const column = columns[index]!;
     // The first month has nothing before it to go on from.
     if (column <= rule.column || !cell) return;
     const expected = moved(rule.formula, 0, column - rule.column);
     const where = review.where(row, column);
     const depart = (kind: AuditKind, message: Message) => {
-      departs.set(at, kind);
+      departs.set(index, kind);
       const money = review.offBy(row.row, column, expected);
       review.say({ kind, row: row.row, column, message, mend: messageFor('formats.audit.fix.useNeighbour'), money });
     };
@@ -79,13 +81,13 @@ function reviewMonths(
 }
 
 /** What is wrong with a cell by itself: an error, or a text that looks like a figure. */
-function reviewCell(review: Review, row: BlockRow, cell: RawCell, at: number, departs: RowRule['departs']): void {
-  const column = review.block.columns[at]!;
+function reviewCell(review: Review, row: BlockRow, cell: RawCell, index: number, departs: RowRule['departs']): void {
+  const column = review.block.columns[index]!;
   const where = review.where(row, column);
   if (cell.error !== null) {
     const divisor = cell.formula && emptyDivisorOf(review, cell.formula);
     if (divisor) {
-      departs.set(at, 'emptyDivisor');
+      departs.set(index, 'emptyDivisor');
       const message = messageFor('formats.audit.emptyDivisor', { where, cell: divisor });
       review.say({
         kind: 'emptyDivisor',
@@ -95,13 +97,13 @@ function reviewCell(review: Review, row: BlockRow, cell: RawCell, at: number, de
         mend: messageFor('formats.audit.fix.fillDivisor'),
         money: null,
       });
-    } else if (!takesOverError(review, cell.formula)) departs.set(at, 'errorValue');
+    } else if (!takesOverError(review, cell.formula)) departs.set(index, 'errorValue');
     return;
   }
   if (typeof cell.value !== 'string' || cell.formula) return;
   const figure = figureIn(cell.value, false) ?? figureIn(cell.value, true);
   if (figure === null) return;
-  departs.set(at, 'textFigure');
+  departs.set(index, 'textFigure');
   const message = messageFor('formats.audit.textAsFigure', { where, text: cell.value });
   review.say({
     kind: 'textFigure',

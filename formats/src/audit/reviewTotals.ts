@@ -8,7 +8,7 @@ import type { Review } from './review.ts';
 export function reviewTotal(review: Review, total: BlockRow): void {
   const { columns, sheet, rows } = review.block;
   const byRow = new Map(rows.map((each) => [each.row, each]));
-  const at = { row: total.row, column: columns[0]! };
+  const place = { row: total.row, column: columns[0]! };
   const usual = membersIn(review, total.adds);
   const isOfTotals = usual.length > 0 && usual.every((of) => byRow.get(of)!.kind === 'total');
   const own = isOfTotals ? usual : linesAbove(rows, rows.indexOf(total)).map(({ row }) => row);
@@ -19,7 +19,7 @@ export function reviewTotal(review: Review, total: BlockRow): void {
     const message = messageFor('formats.audit.linesMissing', { row: total.label, lines: labels(missing) });
     review.say({
       kind: 'totalMisses',
-      ...at,
+      ...place,
       message,
       mend: messageFor('formats.audit.fix.widenSum'),
       money: -all(missing),
@@ -30,7 +30,7 @@ export function reviewTotal(review: Review, total: BlockRow): void {
     const message = messageFor('formats.audit.countedTwice', { row: total.label, lines: labels(twice) });
     review.say({
       kind: 'countsTwice',
-      ...at,
+      ...place,
       message,
       mend: messageFor('formats.audit.fix.countOnce'),
       money: all(twice),
@@ -44,7 +44,7 @@ export function reviewTotal(review: Review, total: BlockRow): void {
     });
     review.say({
       kind: 'hiddenInTotal',
-      ...at,
+      ...place,
       message,
       mend: messageFor('formats.audit.fix.showRow'),
       money: all(hidden),
@@ -112,7 +112,7 @@ function membersIn(review: Review, added: readonly number[]): number[] {
 /** What is added up although a total that is added up too has it already, or is named twice. */
 function countedTwice(added: readonly number[], byRow: ReadonlyMap<number, BlockRow>): number[] {
   const inTotals = new Set(added.flatMap((of) => (byRow.get(of)!.kind === 'total' ? byRow.get(of)!.adds : [])));
-  return added.filter((of, at) => inTotals.has(of) || added.indexOf(of) !== at);
+  return added.filter((of, index) => inTotals.has(of) || added.indexOf(of) !== index);
 }
 
 const sumOf = (review: Review, rows: readonly number[], column: number) =>

@@ -30,7 +30,7 @@ export function reviewSlides(
       return sum + (review.offBy(row.row, columns[place]!, mended) ?? 0);
     }, 0);
     for (const place of later) departs.set(place, 'slidReference');
-    const { row: at, column } = part.at;
+    const { row: index, column } = part.at;
     review.say({
       kind: 'slidReference',
       row: row.row,
@@ -38,9 +38,11 @@ export function reviewSlides(
       message: messageFor('formats.audit.shiftsAlong', {
         row: row.label,
         label: assumption.label,
-        cell: addressIn(at, column + movedBy(later[0]!)),
+        cell: addressIn(index, column + movedBy(later[0]!)),
       }),
-      mend: messageFor('formats.audit.fix.reference', { cell: addressIn(at, column).replace(/^([A-Z]+)/, '$$$1$$') }),
+      mend: messageFor('formats.audit.fix.reference', {
+        cell: addressIn(index, column).replace(/^([A-Z]+)/, '$$$1$$'),
+      }),
       money,
     });
   }
@@ -57,9 +59,10 @@ export function slidTo(
   row: number,
   column: number,
 ): string | null {
-  const shape = (of: RawFormula) => relativeForm(of, row, column, false);
+  const shape = (formula: RawFormula) => relativeForm(formula, row, column, false);
   if (shape(formula) !== shape(expected)) return null;
-  const references = (of: RawFormula) => allPartsOf(of).flatMap((part) => (part.kind === 'cell' ? [part] : []));
+  const references = (formula: RawFormula) =>
+    allPartsOf(formula).flatMap((part) => (part.kind === 'cell' ? [part] : []));
   const wanted = references(expected);
   const strays = references(formula).filter(({ at }, index) => {
     const other = wanted[index]?.at;

@@ -162,7 +162,7 @@ function columnOf(
   if (figures.length < filled.length || filled.length === 0) return { ...about, kind: 'text', total: false };
   if (look === 'date') return { ...about, kind: 'date', total: false };
   const forms = new Set(
-    rows.map((row, at) => (cells[at]?.formula ? relativeForm(cells[at].formula, row, column) : '')),
+    rows.map((row, index) => (cells[index]?.formula ? relativeForm(cells[index].formula, row, column) : '')),
   );
   const [first] = cells;
   if (forms.size === 1 && first?.formula && isWithinRow(first.formula, sheet, rows[0]!))
@@ -172,7 +172,7 @@ function columnOf(
 
 /** Whether what a formula refers to moves along with its row, or stands still. */
 function isWithinRow(formula: RawFormula, sheet: RawSheet, row: number): boolean {
-  const isHere = (at: RawReference) => at.sheet === null || at.sheet === sheet.name;
+  const isHere = (reference: RawReference) => reference.sheet === null || reference.sheet === sheet.name;
   return allPartsOf<RawFormula>(formula).every(
     (part) =>
       part.kind !== 'range' &&
@@ -207,7 +207,7 @@ function columnFor(
 }
 
 /** How far figures of a schedule may lie from what its terms give: rounding adds up along it. */
-const isNear = (a: number, b: number, at: number) => Math.abs(a - b) <= 0.011 * (at + 2) + Math.abs(b) * 1e-6;
+const isNear = (a: number, b: number, index: number) => Math.abs(a - b) <= 0.011 * (index + 2) + Math.abs(b) * 1e-6;
 
 /** The month a schedule begins in: that of its first day, or of the first name of a month with its year. */
 function firstMonth(sheet: RawSheet, columns: readonly TableColumn[], rows: readonly number[]): string | null {
@@ -242,22 +242,22 @@ function loanIn(sheet: RawSheet, columns: readonly TableColumn[], rows: readonly
   const payment = columnFor(columns, 'payment', [interest, principal]);
   const closing = columnFor(columns, 'closing', [opening, interest, principal, payment]);
   if (!interest || !closing || (!principal && !payment)) return null;
-  const at = figuresIn(sheet, rows);
+  const figure = figuresIn(sheet, rows);
   const places = [...rows.keys()];
-  const repaid = (nth: number) => (principal ? at(principal, nth) : at(payment, nth) - at(interest, nth));
-  const amount = opening ? at(opening, 0) : Math.round((at(closing, 0) + repaid(0)) * 100) / 100;
+  const repaid = (nth: number) => (principal ? figure(principal, nth) : figure(payment, nth) - figure(interest, nth));
+  const amount = opening ? figure(opening, 0) : Math.round((figure(closing, 0) + repaid(0)) * 100) / 100;
   if (!(amount > 0) || !(repaid(0) > 0) || !(repaid(1) > 0)) return null;
-  const openings = places.map((nth) => (nth === 0 ? amount : at(closing, nth - 1)));
+  const openings = places.map((nth) => (nth === 0 ? amount : figure(closing, nth - 1)));
   for (const rate of ratesFrom(
-    places.map((nth) => at(interest, nth)),
+    places.map((nth) => figure(interest, nth)),
     openings,
   )) {
-    const paid = repaid(0) + at(interest, 0);
+    const paid = repaid(0) + figure(interest, 0);
     const whole = rate === 0 ? amount / paid : -Math.log(1 - (amount * rate) / 12 / paid) / Math.log(1 + rate / 12);
-    const months = Math.abs(at(closing, rows.length - 1)) < 1 ? rows.length : Math.round(whole);
+    const months = Math.abs(figure(closing, rows.length - 1)) < 1 ? rows.length : Math.round(whole);
     if (!Number.isInteger(months) || months < rows.length || months > 600) continue;
     const { rows: schedule } = loanSchedule({ principal: amount, yearlyRate: rate, months, minorUnit: 0.01 });
-    const fits = places.every((nth) => isNear(at(closing, nth), schedule[nth]!.closing, nth) && isNear(at(interest, nth), schedule[nth]!.interest, nth)); // prettier-ignore
+    const fits = places.every((nth) => isNear(figure(closing, nth), schedule[nth]!.closing, nth) && isNear(figure(interest, nth), schedule[nth]!.interest, nth)); // prettier-ignore
     if (fits) return { first: firstMonth(sheet, columns, rows), amount, rate, months };
   }
   return null;
@@ -270,20 +270,21 @@ function savingsIn(sheet: RawSheet, columns: readonly TableColumn[], rows: reado
   const deposits = columnFor(columns, 'deposit', [interest]);
   const closing = columnFor(columns, 'closing', [begins, interest, deposits]);
   if (!interest || !deposits || !closing) return null;
-  const at = figuresIn(sheet, rows);
+  const figure = figuresIn(sheet, rows);
   const places = [...rows.keys()];
-  const deposit = at(deposits, 0);
-  const opening = Math.round((begins ? at(begins, 0) : at(closing, 0) - deposit - at(interest, 0)) * 100) / 100;
+  const deposit = figure(deposits, 0);
+  const opening =
+    Math.round((begins ? figure(begins, 0) : figure(closing, 0) - deposit - figure(interest, 0)) * 100) / 100;
   if (!(deposit > 0) || !(opening >= 0)) return null;
   // The first month is passed over: what it begins with may be nothing.
   const later = places.slice(1);
   for (const rate of ratesFrom(
-    later.map((nth) => at(interest, nth)),
-    later.map((nth) => at(closing, nth - 1)),
+    later.map((nth) => figure(interest, nth)),
+    later.map((nth) => figure(closing, nth - 1)),
   )) {
     const terms = { first: firstMonth(sheet, columns, rows), opening, deposit, rate, months: rows.length };
     const { rows: schedule } = savingsSchedule({ opening, deposit, yearlyRate: rate, months: rows.length, minorUnit: 0.01 }); // prettier-ignore
-    if (places.every((nth) => isNear(at(closing, nth), schedule[nth]!.closing, nth))) return terms;
+    if (places.every((nth) => isNear(figure(closing, nth), schedule[nth]!.closing, nth))) return terms;
   }
   return null;
 }

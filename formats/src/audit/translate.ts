@@ -12,7 +12,7 @@ export interface Naming {
   /** What stands for a row in the plan's formulas; `null` for a row that is no line or total of it. */
   readonly rowName: (row: number) => string | null;
   /** What stands for a cell outside the months. */
-  readonly cellName: (at: RawReference) => string | null;
+  readonly cellName: (reference: RawReference) => string | null;
   /** What a defined name stands for. */
   readonly named: (name: string) => string | null;
   readonly isOwnSheet: (sheet: string | null) => boolean;
@@ -30,8 +30,8 @@ export function asPlanFormula(formula: RawFormula, column: number, naming: Namin
     throw error;
   }
 
-  function row(at: RawReference): string {
-    const name = naming.isOwnSheet(at.sheet) ? naming.rowName(at.row) : null;
+  function row(reference: RawReference): string {
+    const name = naming.isOwnSheet(reference.sheet) ? naming.rowName(reference.row) : null;
     if (name === null) throw new Untranslatable();
     return name;
   }
@@ -60,8 +60,8 @@ export function asPlanFormula(formula: RawFormula, column: number, naming: Namin
     if (naming.columns.indexOf(from.column) !== here || from.fixedColumn) throw new Untranslatable();
     const [first, last] = [Math.min(from.row, to.row), Math.max(from.row, to.row)];
     const names = naming.rows
-      .filter((at) => at >= first && at <= last)
-      .map((at) => naming.rowName(at))
+      .filter((index) => index >= first && index <= last)
+      .map((index) => naming.rowName(index))
       .filter((name) => name !== null);
     if (names.length === 0) throw new Untranslatable();
     return names;

@@ -72,7 +72,7 @@ function partsOf(
   const fitting = Math.min(room.width / width, room.height / height, MOST_SCALE);
   if (pages === 'one' || fitting >= 1)
     return {
-      parts: [{ rows: [...set.rows.keys()].filter((at) => at >= set.sheet.headings), columns: all }],
+      parts: [{ rows: [...set.rows.keys()].filter((index) => index >= set.sheet.headings), columns: all }],
       scale: fitting,
     };
   if (pages === 'two') return inTwo(set, room, { width, height });
@@ -97,7 +97,7 @@ function inTwo(
   { width, height }: Room,
 ): { readonly parts: SheetPart[]; readonly scale: number } {
   const all = [...set.widths.keys()];
-  const body = [...set.rows.keys()].filter((at) => at >= set.sheet.headings);
+  const body = [...set.rows.keys()].filter((index) => index >= set.sheet.headings);
   const search = (count: (scale: number) => number): number => {
     let [low, high] = [0.05, MOST_SCALE];
     for (let step = 0; step < 24; step++) {

@@ -170,8 +170,8 @@ function drawRow({ row, cells, height }: SetRow, where: Where, items: PageItem[]
     const end = lefts.get(shown.at(-1)!)! + set.widths[shown.at(-1)!]! * scale;
     drawCell(cell, row, { left, end }, where, items, fill);
   }
-  const rule = (at: number, width: number, colour: string) =>
-    items.push({ kind: 'rule', x: MARGIN, y: at, toX: right, width, colour });
+  const rule = (index: number, width: number, colour: string) =>
+    items.push({ kind: 'rule', x: MARGIN, y: index, toX: right, width, colour });
   const { rule: dark, hairline } = isBlackAndWhite ? GREYS : PALETTE;
   if (row.role === 'subtotal' || isSum) rule(y, 0.5, isBlackAndWhite ? BLACK : dark);
   if (row.role === 'final') {

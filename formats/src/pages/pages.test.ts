@@ -29,7 +29,7 @@ const textsIn = ({ pages }: LaidOut) => pages.flatMap(textsOn);
 function budgetOf(lines: number): BookSource {
   const document = sketch({
     months: 12,
-    lines: { Income: { Pay: 2480 }, Costs: Object.fromEntries(Array.from({ length: lines }, (_, at) => [`Line number ${at + 1}`, 100 + at])) }, // prettier-ignore
+    lines: { Income: { Pay: 2480 }, Costs: Object.fromEntries(Array.from({ length: lines }, (_, index) => [`Line number ${index + 1}`, 100 + index])) }, // prettier-ignore
   });
   return { model: new Model(document), happened: NOTHING_HAPPENED, itemSums: new Map(), entries: () => [] };
 }
@@ -114,10 +114,10 @@ describe('the way up and the number of pages', () => {
     columns: [{ kind: 'name' }, ...Array.from({ length: columns }, () => ({ kind: 'figure' as const }))],
     headings: 1,
     rows: [
-      { role: 'heading', cells: [words('Month'), ...Array.from({ length: columns }, (_, at) => words(`Column ${at}`))] },
+      { role: 'heading', cells: [words('Month'), ...Array.from({ length: columns }, (_, index) => words(`Column ${index}`))] },
       ...Array.from({ length: rows }, (_, row): SheetRow => ({
         role: 'line',
-        cells: [words(`Month ${row}`), ...Array.from({ length: columns }, (__, at) => ({ value: 1000 * row + at, format: { unit: 'money' as const } }))],
+        cells: [words(`Month ${row}`), ...Array.from({ length: columns }, (__, index) => ({ value: 1000 * row + index, format: { unit: 'money' as const } }))],
       })),
     ],
   }); // prettier-ignore
@@ -173,7 +173,7 @@ describe('many pages', () => {
       row('heading', 'Name'),
       ...groups.flatMap((lines, group) => [
         row('section', `Group ${group}`),
-        ...Array.from({ length: lines }, (_, at) => row('line', `Line ${group}.${at}`, 1)),
+        ...Array.from({ length: lines }, (_, index) => row('line', `Line ${group}.${index}`, 1)),
         row('subtotal', `Subtotal ${group}`, lines),
       ]),
     ],
@@ -212,8 +212,8 @@ describe('many pages', () => {
       fc.property(fc.array(fc.integer({ min: 0, max: 90 }), { minLength: 1, maxLength: 8 }), (groups) => {
         const texts = pagesFor(groups).flat();
         groups.forEach((lines, group) => {
-          for (let at = 0; at < lines; at++)
-            expect(texts.filter((text) => text === `Line ${group}.${at}`)).toHaveLength(1);
+          for (let index = 0; index < lines; index++)
+            expect(texts.filter((text) => text === `Line ${group}.${index}`)).toHaveLength(1);
           expect(texts.filter((text) => text === `Subtotal ${group}`)).toHaveLength(1);
         });
       }),
@@ -237,7 +237,9 @@ describe('the whole plan as a booklet', () => {
       expect(contents).toContain(String(page));
       expect(laidOut.pages[page - 1]!.title).toBe(title);
     }
-    laidOut.pages.forEach((page, at) => expect(textsOn(page)).toContain(`Page ${at + 1} of ${laidOut.pages.length}`));
+    laidOut.pages.forEach((page, index) =>
+      expect(textsOn(page)).toContain(`Page ${index + 1} of ${laidOut.pages.length}`),
+    );
   });
 
   it('shows every figure of every sheet', async () => {
@@ -257,7 +259,7 @@ describe('the whole plan as a booklet', () => {
 
   it.each(['across', 'upright'] as const)('prints nothing over anything, %s', async (orientation) => {
     const source = demoSource('household');
-    const entries = Array.from({ length: 150 }, (_, at) => ({ date: '2026-03-14' as Day, what: `Something bought number ${at}`, line: 'groceries', account: 'bank', toAccount: '', amount: -123456, note: '', reference: '' })); // prettier-ignore
+    const entries = Array.from({ length: 150 }, (_, index) => ({ date: '2026-03-14' as Day, what: `Something bought number ${index}`, line: 'groceries', account: 'bank', toAccount: '', amount: -123456, note: '', reference: '' })); // prettier-ignore
     const there: BookSource = { ...source, happened: { ...source.happened, actuals: actualsFrom([{ line: 'groceries', account: 'bank', month: toMonth('2026-03'), amount: -1, count: 1, days: 14 }], TODAY) }, entries: () => entries as unknown as readonly LedgerEntry[] }; // prettier-ignore
     const { pages } = await pagesOf(there, { ...PRINT, parts: all, pages: 'many', orientation }, TODAY);
     expect(pages.flatMap(textsOn)).toContain('Brought forward');
@@ -272,9 +274,9 @@ describe('the whole plan as a booklet', () => {
       }
       for (const row of rows.values()) {
         row.sort((a, b) => a.from - b.from);
-        row.forEach(({ from, text }, at) => {
-          if (at > 0)
-            expect([text, from - row[at - 1]!.to]).toEqual([text, expect.toSatisfy((gap: number) => gap > -0.5)]);
+        row.forEach(({ from, text }, index) => {
+          if (index > 0)
+            expect([text, from - row[index - 1]!.to]).toEqual([text, expect.toSatisfy((gap: number) => gap > -0.5)]);
         });
       }
     }
@@ -323,7 +325,7 @@ describe('a PDF', () => {
     const shown = bookSheets(household, { ...PRINT, parts: ['budget'] })[0]!.rows.filter(({ cells }) => cells.some(({ value }) => value !== null)); // prettier-ignore
     expect(count('TR')).toBe(shown.length);
     expect(count('TH')).toBeGreaterThan(shown.length);
-    const tags = await Promise.all(Array.from({ length: pdf.numPages }, async (_, at) => all((await (await pdf.getPage(at + 1)).getStructTree()) as Tag))); // prettier-ignore
+    const tags = await Promise.all(Array.from({ length: pdf.numPages }, async (_, index) => all((await (await pdf.getPage(index + 1)).getStructTree()) as Tag))); // prettier-ignore
     const charts = tags.flat().filter(({ role }) => role === 'Figure');
     expect(charts.length).toBe(household.model.document.charts.size);
     for (const { alt } of charts) expect(alt).toMatch(/\d/);

@@ -31,15 +31,15 @@ export function drawPicture(picture: SheetPicture, box: PictureBox, measure: Mea
 export function pictureInWords({ form, categories, series, write }: SheetPicture): string {
   if (form === 'shares') {
     const values = series[0]?.values ?? [];
-    return categories.map((part, at) => `${part}: ${write(values[at] ?? 0)}`).join('; ');
+    return categories.map((part, index) => `${part}: ${write(values[index] ?? 0)}`).join('; ');
   }
   return series
     .map(({ label, values }) => {
-      const there = values.flatMap((value, at) => (value === null ? [] : [at]));
+      const there = values.flatMap((value, index) => (value === null ? [] : [index]));
       const [first, last] = [there[0], there.at(-1)];
       if (first === undefined || last === undefined) return label;
-      const figureOf = (at: number) =>
-        t('formats.figureIn', { figure: write(values[at]!), where: categories[at] ?? '' });
+      const figureOf = (index: number) =>
+        t('formats.figureIn', { figure: write(values[index]!), where: categories[index] ?? '' });
       return t('formats.seriesInWords', { label, first: figureOf(first), last: figureOf(last) });
     })
     .join('; ');
@@ -53,9 +53,9 @@ function drawShares({ categories, series, write }: SheetPicture, box: PictureBox
   const size = Math.min(box.size, slot * 0.7);
   const names = Math.min(box.width * 0.35, Math.max(...categories.map((name) => measure(name, 'text'))) * size + 6);
   const room = box.width - names - measure(write(1), 'text') * size - 10;
-  return categories.flatMap((part, at): PageItem[] => {
-    const value = values[at] ?? 0;
-    const top = box.y + at * slot;
+  return categories.flatMap((part, index): PageItem[] => {
+    const value = values[index] ?? 0;
+    const top = box.y + index * slot;
     const width = (value / most) * room;
     const baseline = top + slot / 2 + size * 0.35;
     return [
@@ -79,10 +79,10 @@ function drawAlong(
   const yOf = (value: number) => plot.y + plot.height * (1 - (value - low) / (high - low || 1));
   const slot = plot.width / Math.max(1, categories.length);
   const [first, last] = [places?.[0] ?? 0, places?.at(-1) ?? 0];
-  const middle = (at: number) =>
+  const middle = (index: number) =>
     places && last > first
-      ? plot.x + slot / 2 + ((places[at]! - first) / (last - first)) * (plot.width - slot)
-      : plot.x + (at + 0.5) * slot;
+      ? plot.x + slot / 2 + ((places[index]! - first) / (last - first)) * (plot.width - slot)
+      : plot.x + (index + 0.5) * slot;
   const items: PageItem[] = [];
   for (const tick of ticks) {
     const y = yOf(tick);
@@ -93,7 +93,9 @@ function drawAlong(
   drawBars(series, isStacked, { middle, slot, yOf }, box, items);
   for (const [nth, each] of series.entries()) {
     if (each.mark === 'bars') continue;
-    const points = each.values.flatMap((value, at) => (value === null ? [] : [[middle(at), yOf(value)] as const]));
+    const points = each.values.flatMap((value, index) =>
+      value === null ? [] : [[middle(index), yOf(value)] as const],
+    );
     const colour = shadeOf(each, nth, box);
     if (points.length === 0) continue;
     const line = each.mark === 'steps' ? stepped(points, slot) : points;
@@ -107,18 +109,18 @@ function drawAlong(
   const widest = Math.max(0, ...categories.map((name) => measure(name, 'text'))) * box.size;
   const every = Math.max(1, Math.ceil((widest + 6) / slot));
   let end = -Infinity;
-  categories.forEach((name, at) => {
+  categories.forEach((name, index) => {
     const width = measure(name, 'text') * box.size;
     // A name that would lie over the one before is left out.
-    if (places ? middle(at) - width / 2 < end + 6 : at % every !== 0) return;
-    end = middle(at) + width / 2;
-    items.push(textItem(name, middle(at) - width / 2, plot.y + plot.height + box.size * 1.3, box.size, 'start', box, measure)); // prettier-ignore
+    if (places ? middle(index) - width / 2 < end + 6 : index % every !== 0) return;
+    end = middle(index) + width / 2;
+    items.push(textItem(name, middle(index) - width / 2, plot.y + plot.height + box.size * 1.3, box.size, 'start', box, measure)); // prettier-ignore
   });
   return [...items, ...legend(series, plot.x, box.y + box.height - box.size * 0.8, plot.width, box, measure)];
 }
 
 interface Scale {
-  readonly middle: (at: number) => number;
+  readonly middle: (index: number) => number;
   readonly slot: number;
   readonly yOf: (value: number) => number;
 }
@@ -135,13 +137,13 @@ function drawBars(
   const width = (slot * PART_OF_SLOT) / (isStacked ? 1 : Math.max(1, bars.length));
   const piled = { above: new Map<number, number>(), below: new Map<number, number>() };
   bars.forEach(([nth, each], place) => {
-    each.values.forEach((value, at) => {
+    each.values.forEach((value, index) => {
       if (value === null || value === 0) return;
       const pile = value > 0 ? piled.above : piled.below;
-      const from = isStacked ? (pile.get(at) ?? 0) : 0;
-      pile.set(at, from + value);
+      const from = isStacked ? (pile.get(index) ?? 0) : 0;
+      pile.set(index, from + value);
       const [a, b] = [yOf(from), yOf(from + value)];
-      const x = middle(at) - (slot * PART_OF_SLOT) / 2 + (isStacked ? 0 : place * width);
+      const x = middle(index) - (slot * PART_OF_SLOT) / 2 + (isStacked ? 0 : place * width);
       items.push({ kind: 'fill', x, y: Math.min(a, b), width: width * 0.94, height: Math.abs(b - a), colour: shadeOf(each, nth, box) }); // prettier-ignore
     });
   });
@@ -161,18 +163,18 @@ function legend(
   box: PictureBox,
   measure: Measure,
 ): PageItem[] {
-  let at = x;
+  let index = x;
   return series.flatMap((each, nth): PageItem[] => {
     const width = measure(each.label, 'text') * box.size;
-    if (at + width + 24 > x + room) return [];
+    if (index + width + 24 > x + room) return [];
     const colour = shadeOf(each, nth, box);
     const middle = y - box.size * 0.32;
     const key: PageItem =
       each.mark === 'bars'
-        ? { kind: 'fill', x: at, y: y - box.size * 0.7, width: 14, height: box.size * 0.75, colour }
-        : { kind: 'path', points: [[at, middle], [at + 14, middle]], width: 1.6, colour, dash: STROKES[nth % STROKES.length]!, isFilled: false }; // prettier-ignore
-    const said = textItem(each.label, at + 18, y, box.size, 'start', box, measure);
-    at += width + 34;
+        ? { kind: 'fill', x: index, y: y - box.size * 0.7, width: 14, height: box.size * 0.75, colour }
+        : { kind: 'path', points: [[index, middle], [index + 14, middle]], width: 1.6, colour, dash: STROKES[nth % STROKES.length]!, isFilled: false }; // prettier-ignore
+    const said = textItem(each.label, index + 18, y, box.size, 'start', box, measure);
+    index += width + 34;
     return [key, said];
   });
 }
@@ -182,11 +184,11 @@ function axisFor(series: readonly PictureSeries[], isStacked: boolean): { low: n
   let [low, high] = [0, 0];
   const piles = new Map<string, number>();
   for (const { values, mark } of series)
-    values.forEach((value, at) => {
+    values.forEach((value, index) => {
       if (value === null) return;
       let reach = value;
       if (isStacked && mark === 'bars') {
-        const key = `${at} ${value > 0}`;
+        const key = `${index} ${value > 0}`;
         reach += piles.get(key) ?? 0;
         piles.set(key, reach);
       }
@@ -206,7 +208,7 @@ function shadeOf({ side }: PictureSeries, nth: number, { isBlackAndWhite }: Pict
 
 /** A colour mixed with so much white that lines can be seen before it. */
 function lighter(colour: string): string {
-  const parts = [0, 2, 4].map((at) => Number.parseInt(colour.slice(at, at + 2), 16));
+  const parts = [0, 2, 4].map((index) => Number.parseInt(colour.slice(index, index + 2), 16));
   return parts.map((part) => Math.round(part * 0.3 + 255 * 0.7).toString(16).padStart(2, '0')).join('').toUpperCase(); // prettier-ignore
 }
 

@@ -58,18 +58,18 @@ export function headHeight({ sheet, rows }: MeasuredSheet): number {
 }
 
 /** Where a page may begin without tearing anything apart: before a section, or after what closes one. */
-function isSeam(rows: readonly SetRow[], at: number): boolean {
+function isSeam(rows: readonly SetRow[], position: number): boolean {
   const role = (index: number): SheetRow['role'] | undefined => rows[index]?.row.role;
-  const here = role(at);
+  const here = role(position);
   if (here === 'section' || here === 'blank') return true;
-  const before = role(at - 1);
+  const before = role(position - 1);
   return (before === 'subtotal' || before === 'total' || before === 'final') && here === 'line';
 }
 
 /** Whether a row must not be parted from the one before: what closes a group, or its first line. */
-function clings(rows: readonly SetRow[], at: number): boolean {
-  const here = rows[at]?.row.role;
-  const before = rows[at - 1]?.row.role;
+function clings(rows: readonly SetRow[], index: number): boolean {
+  const here = rows[index]?.row.role;
+  const before = rows[index - 1]?.row.role;
   return here === 'subtotal' || here === 'final' || here === 'total' || before === 'section' || before === 'heading';
 }
 
@@ -117,9 +117,9 @@ export function rowParts(set: MeasuredSheet, room: number): (number | CarriedRow
 
 /** The headings further down that a page begins below, to be repeated; `null` where it begins with headings, or has none. */
 function headingOver({ rows, sheet }: MeasuredSheet, from: number): number | null {
-  for (let at = from - 1; at >= sheet.headings; at--) {
-    const { role } = rows[at]!.row;
-    if (role === 'heading') return rows[from]!.row.role === 'line' ? at : null;
+  for (let index = from - 1; index >= sheet.headings; index--) {
+    const { role } = rows[index]!.row;
+    if (role === 'heading') return rows[from]!.row.role === 'line' ? index : null;
     if (role === 'blank') return null;
   }
   return null;
@@ -132,9 +132,9 @@ const LEAST_FULL = 0.65;
 function lastSeam(rows: readonly SetRow[], from: number, to: number): number {
   const full = rows.slice(from, to).reduce((sum, { height }) => sum + height, 0);
   let used = full;
-  for (let at = to; at > from; at--) {
-    if (isSeam(rows, at) && used >= full * LEAST_FULL) return at;
-    used -= rows[at - 1]!.height;
+  for (let index = to; index > from; index--) {
+    if (isSeam(rows, index) && used >= full * LEAST_FULL) return index;
+    used -= rows[index - 1]!.height;
   }
   return from;
 }

@@ -96,7 +96,7 @@ function keysBetween(map: ReadonlyMap<number, unknown>, one: number, other: numb
   const [first, last] = one <= other ? [one, other] : [other, one];
   if (last - first >= map.size)
     return [...map.keys()].filter((key) => key >= first && key <= last).sort((a, b) => a - b);
-  const all = Array.from({ length: last - first + 1 }, (_, at) => first + at);
+  const all = Array.from({ length: last - first + 1 }, (_, index) => first + index);
   return all.filter((key) => map.has(key));
 }
 

@@ -51,8 +51,8 @@ export function readOds(content: string): RawWorkbook {
       case 'table:named-range': {
         const match = /^\$?'?((?:[^'.]|'')+)'?\.\$?([A-Z]+)\$?(\d+)$/.exec(given['table:cell-range-address'] ?? '');
         if (!match) break;
-        const at = [...match[2]!].reduce((sum, letter) => sum * 26 + letter.charCodeAt(0) - 64, 0) - 1;
-        names.set((given['table:name'] ?? '').toLowerCase(), { sheet: match[1]!.replaceAll("''", "'").replace(/^\$?'/, ''), row: Number(match[3]) - 1, column: at }); // prettier-ignore
+        const index = [...match[2]!].reduce((sum, letter) => sum * 26 + letter.charCodeAt(0) - 64, 0) - 1;
+        names.set((given['table:name'] ?? '').toLowerCase(), { sheet: match[1]!.replaceAll("''", "'").replace(/^\$?'/, ''), row: Number(match[3]) - 1, column: index }); // prettier-ignore
         break;
       }
     }

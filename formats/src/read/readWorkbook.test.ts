@@ -69,7 +69,7 @@ describe('a workbook', () => {
           how.kind === 'cut'
             ? sample.slice(0, how.at)
             : how.kind === 'flip'
-              ? sample.map((byte, at) => (at === how.at ? byte ^ how.bits : byte))
+              ? sample.map((byte, index) => (index === how.at ? byte ^ how.bits : byte))
               : new Uint8Array([...sample.slice(0, how.at), ...sample.slice(how.at + how.length)]);
         const told = await answer(file);
         expect(typeof told === 'number' || /^[A-Z“].*\.$/s.test(told)).toBe(true);
@@ -94,8 +94,8 @@ describe('a workbook', () => {
     const file = odsOf('<table:table-row/>');
     const view = new DataView(file.buffer, file.byteOffset);
     // In the directory at the end of a ZIP each part is said to be so large, 24 bytes after its mark.
-    for (let at = 0; at < file.length - 46; at++)
-      if (view.getUint32(at, true) === 0x0201_4b50) view.setUint32(at + 24, 300 << 20, true);
+    for (let index = 0; index < file.length - 46; index++)
+      if (view.getUint32(index, true) === 0x0201_4b50) view.setUint32(index + 24, 300 << 20, true);
     await expect(readWorkbook(file)).rejects.toSay(/unpack to more than 400 MB/);
   });
 

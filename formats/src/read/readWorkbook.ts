@@ -70,8 +70,8 @@ function countUnpacked(file: Uint8Array): void {
   unzipper.register(UnzipInflate);
   const STEP = 1 << 16;
   try {
-    for (let at = 0; at < file.length && !isTooLarge; at += STEP)
-      unzipper.push(file.subarray(at, at + STEP), at + STEP >= file.length);
+    for (let index = 0; index < file.length && !isTooLarge; index += STEP)
+      unzipper.push(file.subarray(index, index + STEP), index + STEP >= file.length);
   } catch {
     throw new WorkbookError(messageFor('formats.workbook.damaged'));
   }
@@ -94,7 +94,7 @@ function readTable(file: Uint8Array): RawWorkbook {
   const isComma = (text.match(/\d,\d{1,2}(?!\d)/g)?.length ?? 0) > (text.match(/\d\.\d{1,2}(?!\d)/g)?.length ?? 0);
   const cells = new Map<number, Map<number, RawCell>>();
   let count = 0;
-  data.forEach((row, at) => {
+  data.forEach((row, index) => {
     const line = new Map<number, RawCell>();
     row.forEach((value, column) => {
       const written = value.trim();
@@ -104,7 +104,7 @@ function readTable(file: Uint8Array): RawWorkbook {
       const figure = figureIn(written, isComma);
       line.set(column, { value: figure ?? written, error: null, formula: null, look: written.endsWith('%') && figure !== null ? 'percent' : 'plain' }); // prettier-ignore
     });
-    if (line.size > 0) cells.set(at, line);
+    if (line.size > 0) cells.set(index, line);
   });
   if (count === 0) throw new WorkbookError(messageFor('formats.statement.empty'));
   return {

@@ -14,8 +14,8 @@ export function withTableBeside(sheet: Sheet): Sheet {
   const left = withoutBlankEnd(sheet.rows.slice(0, heading));
   const right = sheet.rows.slice(heading);
   const wide = Math.max(...left.map(({ cells }) => cells.length));
-  const rows = Array.from({ length: Math.max(left.length, right.length) }, (_, at): SheetRow => {
-    const [mine, beside] = [left[at], right[at]];
+  const rows = Array.from({ length: Math.max(left.length, right.length) }, (_, index): SheetRow => {
+    const [mine, beside] = [left[index], right[index]];
     const cells = (mine?.cells ?? []).map((cell): SheetCell => ({ ...cell, role: mine!.role }));
     const padded = [...cells, ...Array<SheetCell>(wide + 1 - cells.length).fill(EMPTY_CELL)];
     return { role: beside?.role ?? mine!.role, cells: [...padded, ...(beside?.cells ?? [])] };

@@ -194,9 +194,9 @@ function cellOf(model: PlanModel, id: string, column: BudgetColumn): SheetCell {
 function whyNone(model: PlanModel, id: string, { from, to }: Stretch, figure: number): Pick<SheetCell, 'problem'> {
   if (figure === figure) return {};
   const series = model.seriesOf(id);
-  for (let at = from; series && at < to; at++)
-    if (series.codeAt(at) > BLANK)
-      return { problem: say(problemSentence(model.problems.get(series.codeAt(at))!, model.document)) };
+  for (let index = from; series && index < to; index++)
+    if (series.codeAt(index) > BLANK)
+      return { problem: say(problemSentence(model.problems.get(series.codeAt(index))!, model.document)) };
   return {};
 }
 

@@ -139,8 +139,8 @@ class ListScope implements FormulaScope, OutputSources {
   private emptyCell(column: ListColumnRow, place: number): Emptiness {
     const item = this.figures.items[place]!;
     const key = cellKey(item, column.id);
-    const known = this.known.get(key);
-    if (known !== undefined) return known;
+    const emptiness = this.known.get(key);
+    if (emptiness !== undefined) return emptiness;
     this.known.set(key, isEmptyCell(key));
     const empty = this.mayBeEmpty(column, item, place) ? isEmptyCell(key) : false;
     this.known.set(key, empty);
@@ -278,9 +278,9 @@ export function listSheet(
   }));
   const under = summaries.map((summary, index): SheetRow => ({
     role: index === 0 ? 'total' : 'subtotal',
-    cells: columns.map((column, at): SheetCell => {
+    cells: columns.map((column, index): SheetCell => {
       if (!summariesOf(column).includes(summary))
-        return at === 0 ? words(t(`formats.summaries.${summary}`)) : EMPTY_CELL;
+        return index === 0 ? words(t(`formats.summaries.${summary}`)) : EMPTY_CELL;
       const value = summaryIn(document, figures, column, summary);
       return dressSummary(column, summary, { value, format: formatOf(model, column, summary) });
     }),

@@ -197,9 +197,9 @@ describe('the ledger in a workbook', () => {
       const theirs = RecalculatedWorkbook.read(kind === 'ods' ? writeOds(workbook) : await writeXlsx(workbook));
       expect(compareWith(theirs, workbook, document).deviations).toEqual([]);
       const cellsOf = (title: string) => {
-        const at = workbook.sheets.findIndex((sheet) => sheet.title === title);
-        const named = new Map(workbook.sheets[at]!.rows.map(({ cells }, row) => [cells[0]?.value, row]));
-        return (row: string, column: number) => theirs.at(theirs.sheetNames[at]!, named.get(row)!, column);
+        const index = workbook.sheets.findIndex((sheet) => sheet.title === title);
+        const named = new Map(workbook.sheets[index]!.rows.map(({ cells }, row) => [cells[0]?.value, row]));
+        return (row: string, column: number) => theirs.at(theirs.sheetNames[index]!, named.get(row)!, column);
       };
       // Added up here by hand, entry by entry.
       const spent = cellsOf('Spending by month 2026');
@@ -273,8 +273,8 @@ describe('rules said as formulas', () => {
   async function formulasOf(document: Document, name: string): Promise<string[]> {
     const workbook = workbookOf(document);
     const theirs = RecalculatedWorkbook.read(await writeXlsx(workbook));
-    const at = workbook.sheets[0]!.rows.findIndex(({ cells }) => cells[0]?.value === name);
-    return [1, 2, 3, 4].map((column) => theirs.why(theirs.sheetNames[0]!, at, column).split(' → ')[0]!);
+    const index = workbook.sheets[0]!.rows.findIndex(({ cells }) => cells[0]?.value === name);
+    return [1, 2, 3, 4].map((column) => theirs.why(theirs.sheetNames[0]!, index, column).split(' → ')[0]!);
   }
 
   it('refers to cells and names', async () => {
@@ -368,7 +368,7 @@ describe('rules said as formulas', () => {
 
   it('leaves the figure where a formula would be longer than programs take, or have more arguments', () => {
     const name = 'Price rise of all that is bought for the household';
-    const groups = Array.from({ length: 300 }, (_, at) => [`Costs ${at}`, { [`Cost ${at}`]: 2 }] as const);
+    const groups = Array.from({ length: 300 }, (_, index) => [`Costs ${index}`, { [`Cost ${index}`]: 2 }] as const);
     const document = sketch({
       months: 2,
       assumptions: { [name]: ['number', 1] },

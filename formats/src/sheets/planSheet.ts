@@ -9,8 +9,8 @@ const PART = 30_000;
 /** The plan itself on a sheet out of sight, so that its workbook comes back as the same plan. */
 export function planSheet(document: Document, by: 'year' | 'plan'): Sheet {
   const text = JSON.stringify(toPlanFile(document, []));
-  const parts = Array.from({ length: Math.ceil(text.length / PART) }, (_, at) =>
-    text.slice(at * PART, (at + 1) * PART),
+  const parts = Array.from({ length: Math.ceil(text.length / PART) }, (_, index) =>
+    text.slice(index * PART, (index + 1) * PART),
   );
   return {
     id: 'plan',

@@ -79,6 +79,6 @@ export function projectionSheet(
 /** A heading that nothing stands under is left out. */
 export function withoutEmptySections(rows: readonly SheetRow[]): SheetRow[] {
   return rows.filter(
-    (row, at) => row.role !== 'section' || (rows[at + 1] !== undefined && rows[at + 1]!.role !== 'section'),
+    (row, index) => row.role !== 'section' || (rows[index + 1] !== undefined && rows[index + 1]!.role !== 'section'),
   );
 }

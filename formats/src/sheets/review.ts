@@ -140,11 +140,11 @@ export function chartSheet(model: PlanModel, chart: ChartRow, actuals: Actuals):
     const first = monthInWords(calendar.months[from]!, locale, style);
     return chart.span === 'month' ? first : `${monthInWords(calendar.months[from]!, locale, 'short')} – ${monthInWords(calendar.months[to - 1]!, locale, 'short')}`; // prettier-ignore
   };
-  const figures = series.map((of) => {
+  const figures = series.map((series) => {
     const values = points.map((point) =>
-      of.actual
-        ? actualOver(document, actuals, of.of, calendar.months.slice(point.from, point.to))
-        : finite(figureOver(modelFor(of.scenario), of.of, point)),
+      series.actual
+        ? actualOver(document, actuals, series.of, calendar.months.slice(point.from, point.to))
+        : finite(figureOver(modelFor(series.scenario), series.of, point)),
     );
     return chart.form === 'running' ? addedUp(values) : values;
   });
@@ -162,14 +162,14 @@ export function chartSheet(model: PlanModel, chart: ChartRow, actuals: Actuals):
     headings: points.length > MOST_BELOW ? 1 : 0,
     rows: [
       ...(points.length > MOST_BELOW ? [] : [picture]),
-      { role: 'heading', cells: [EMPTY_CELL, ...series.map((of) => words(titleOf(of)))] },
-      ...points.map((point, at): SheetRow => ({
+      { role: 'heading', cells: [EMPTY_CELL, ...series.map((series) => words(titleOf(series)))] },
+      ...points.map((point, index): SheetRow => ({
         role: 'line',
         cells: [
           words(nameOfPoint(point, 'long')),
-          ...series.map((of, nth): SheetCell => ({
-            value: figures[nth]![at]!,
-            format: { unit: unitOf(document, of.of) },
+          ...series.map((series, nth): SheetCell => ({
+            value: figures[nth]![index]!,
+            format: { unit: unitOf(document, series.of) },
           })),
         ],
       })),
@@ -182,11 +182,11 @@ export function chartSheet(model: PlanModel, chart: ChartRow, actuals: Actuals):
 export function listChartSheet(model: PlanModel, chart: ChartRow, list: ListRow): Sheet {
   const { document } = model;
   const plan = planOf(document);
-  const of = inOrder([...document.chartSeries.values()].filter((row) => row.chart === chart.id)).map((row) => row.of);
+  const ids = inOrder([...document.chartSeries.values()].filter((row) => row.chart === chart.id)).map((row) => row.of);
   const isRing = chart.form === 'ring';
   const drawn = drawnItems(model, list, {
     along: chart.form === 'along' ? chart.along : null,
-    columns: isRing ? of.slice(0, 1) : of,
+    columns: isRing ? ids.slice(0, 1) : ids,
   });
   const { names, axis, columns, shortened } = drawn;
   const whole = (columns[0]?.values ?? []).reduce<number>((sum, value) => sum + Math.max(0, value ?? 0), 0);
@@ -219,9 +219,9 @@ export function listChartSheet(model: PlanModel, chart: ChartRow, list: ListRow)
     rows: [
       ...(isLong ? [] : [picture]),
       { role: 'heading', cells: [words(axis?.name ?? ''), ...columns.map(({ name }) => words(name))] },
-      ...names.map((name, at): SheetRow => ({
+      ...names.map((name, index): SheetRow => ({
         role: 'line',
-        cells: [words(name), ...columns.map(({ unit: of, values }): SheetCell => ({ value: values[at]!, format: { unit: of } }))], // prettier-ignore
+        cells: [words(name), ...columns.map(({ unit: of, values }): SheetCell => ({ value: values[index]!, format: { unit: of } }))], // prettier-ignore
       })),
       ...(isLong ? [picture] : []),
     ],
@@ -261,8 +261,8 @@ function pictureOf(
       picture: {
         form: 'shares',
         isStacked: false,
-        categories: order.map((at) => titles[at]!),
-        series: [{ label: '', values: order.map((at) => (whole === 0 ? 0 : wholes[at]! / whole)), mark: 'bars', side: null }], // prettier-ignore
+        categories: order.map((index) => titles[index]!),
+        series: [{ label: '', values: order.map((index) => (whole === 0 ? 0 : wholes[index]! / whole)), mark: 'bars', side: null }], // prettier-ignore
         write: (value) => writeShare(value, plan.locale),
       },
     };

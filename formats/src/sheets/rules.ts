@@ -52,19 +52,20 @@ function ruleCells(model: PlanModel, line: string, { from, to }: Stretch): Sheet
   const said = new Array<{ text: string; isException: boolean } | null>(to - from).fill(null);
   for (const { row, from: begins, to: ends } of effectiveSteps(model.stepsOf(line), calendar)) {
     const saying = { text: say(stepInWords(document, line, row)), isException: false };
-    for (let at = Math.max(from, begins); at < Math.min(to, ends); at++) said[at - from] = saying;
+    for (let index = Math.max(from, begins); index < Math.min(to, ends); index++) said[index - from] = saying;
   }
   for (const row of model.exceptionsOf(line)) {
-    const at = periodOf(calendar, row.month);
-    if (at >= from && at < to) said[at - from] = { text: say(stepInWords(document, line, row)), isException: true };
+    const index = periodOf(calendar, row.month);
+    if (index >= from && index < to)
+      said[index - from] = { text: say(stepInWords(document, line, row)), isException: true };
   }
   const cells: SheetCell[] = [];
-  for (let at = 0; at < said.length;) {
-    const saying = said[at] ?? null;
-    let next = at + 1;
+  for (let index = 0; index < said.length;) {
+    const saying = said[index] ?? null;
+    let next = index + 1;
     while (next < said.length && said[next] === saying) next++;
-    cells.push(saying === null ? { value: null, span: next - at } : { value: saying.text, span: next - at, ...(saying.isException ? { mark: 'exception' } : {}) }); // prettier-ignore
-    at = next;
+    cells.push(saying === null ? { value: null, span: next - index } : { value: saying.text, span: next - index, ...(saying.isException ? { mark: 'exception' } : {}) }); // prettier-ignore
+    index = next;
   }
   return cells;
 }

@@ -41,7 +41,7 @@ export function workingsSheet(ground: PlanScope): Sheet | null {
         ? [
             heading(
               t('formats.partOfARule'),
-              Array.from({ length: wide }, (_, at) => String(at + 1)),
+              Array.from({ length: wide }, (_, index) => String(index + 1)),
             ),
           ]
         : []),

@@ -36,9 +36,9 @@ export function withWritableFormulas(workbook: Workbook): Workbook {
     if (!places.has(formula)) return figureBecause(figure, t('formats.reason.notInWorkbook'));
     return isTooLong(formula, sheet) ? figureBecause(figure, t('formats.reason.formulaTooLong')) : cell;
   };
-  const sheets = workbook.sheets.map((sheet, at): Sheet => ({
+  const sheets = workbook.sheets.map((sheet, index): Sheet => ({
     ...sheet,
-    rows: sheet.rows.map((row) => ({ ...row, cells: row.cells.map((cell) => mend(cell, at)) })),
+    rows: sheet.rows.map((row) => ({ ...row, cells: row.cells.map((cell) => mend(cell, index)) })),
   }));
   return { ...workbook, sheets };
 }

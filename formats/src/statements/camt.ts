@@ -19,9 +19,9 @@ import { elementAt, elementsAt, placeOf, textAt, type XmlElement } from './xml.t
 export function readCamt(root: XmlElement): StatementFile {
   const statement = elementAt(root, 'BkToCstmrStmt');
   const report = elementAt(root, 'BkToCstmrAcctRpt');
-  const found = statement ? elementsAt(statement, 'Stmt') : elementsAt(report, 'Rpt');
-  if (found.length === 0) throw new StatementError(placeOf(root), messageFor('formats.statement.none'));
-  return { format: statement ? 'camt.053' : 'camt.052', statements: found.map(readOne) };
+  const elements = statement ? elementsAt(statement, 'Stmt') : elementsAt(report, 'Rpt');
+  if (elements.length === 0) throw new StatementError(placeOf(root), messageFor('formats.statement.none'));
+  return { format: statement ? 'camt.053' : 'camt.052', statements: elements.map(readOne) };
 }
 
 function readOne(element: XmlElement): Statement {
@@ -37,7 +37,7 @@ function readOne(element: XmlElement): Statement {
     currency: textAt(account, 'Ccy') || (elementAt(element, 'Bal', 'Amt')?.attributes.Ccy ?? elementAt(element, 'Ntry', 'Amt')?.attributes.Ccy ?? ''), // prettier-ignore
     opening: balances.find(({ code }) => code === 'OPBD' || code === 'PRCD')?.balance ?? null,
     closing: last(['CLBD']) ?? last(['ITBD', 'CLAV']),
-    entries: elementsAt(element, 'Ntry').flatMap((entry, at) => entriesOf(entry, at)),
+    entries: elementsAt(element, 'Ntry').flatMap((entry, index) => entriesOf(entry, index)),
   };
 }
 
@@ -45,13 +45,13 @@ function balanceOf(element: XmlElement): StatedBalance {
   return { date: dayOf(element, ['Dt']), amount: amountOf(element) };
 }
 
-function entriesOf(entry: XmlElement, at: number): StatementEntry[] {
+function entriesOf(entry: XmlElement, index: number): StatementEntry[] {
   // Version 02 has the state as its text, later ones as a code below it.
   const state = textAt(entry, 'Sts', 'Cd') || textAt(entry, 'Sts');
   if (state === 'PDNG' || state === 'INFO') return [];
   const date = elementAt(entry, 'BookgDt') ? dayOf(entry, ['BookgDt']) : dayOf(entry, ['ValDt']);
   const amount = amountOf(entry);
-  const place = messageFor('formats.place.nthElement', { name: 'Ntry', nth: at + 1, line: entry.line });
+  const place = messageFor('formats.place.nthElement', { name: 'Ntry', nth: index + 1, line: entry.line });
   const details = elementsAt(entry, 'NtryDtls').flatMap((each) => elementsAt(each, 'TxDtls'));
   const servicer = textAt(entry, 'AcctSvcrRef');
   const parts = details.length > 1 ? partsOf(details, amount) : null;
@@ -96,8 +96,8 @@ function whatOf(entry: XmlElement, detail: XmlElement | undefined, amount: numbe
   const name = textAt(other, 'Nm') || textAt(other, 'Pty', 'Nm');
   const remittance = elementAt(detail, 'RmtInf');
   const structured = textAt(remittance, 'Strd', 'CdtrRefInf', 'Ref');
-  const said = [name, ...elementsAt(remittance, 'Ustrd').map(({ text }) => text), structured];
-  const words = described(said);
+  const texts = [name, ...elementsAt(remittance, 'Ustrd').map(({ text }) => text), structured];
+  const words = described(texts);
   return words === '' ? described([textAt(detail, 'AddtlTxInf'), textAt(entry, 'AddtlNtryInf')]) : words;
 }
 

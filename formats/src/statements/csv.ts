@@ -49,9 +49,9 @@ export function guessCsv(bytes: Uint8Array, usualDates: CsvFormat['dates'] = 'dm
     separator: each,
     rows: rowsOf(text, each, LOOKED_AT),
   })).reduce((best, each) => (regularity(each.rows) > regularity(best.rows) ? each : best));
-  const at = headingAt(rows);
-  const headings = unique(rows[at] ?? []);
-  const body = rows.slice(at + 1).filter((row) => row.length >= Math.min(2, headings.length));
+  const index = headingAt(rows);
+  const headings = unique(rows[index] ?? []);
+  const body = rows.slice(index + 1).filter((row) => row.length >= Math.min(2, headings.length));
   const column = (nth: number) => body.map((row) => row[nth] ?? '').filter((value) => value.trim() !== '');
   const all = headings.map((heading, nth) => ({ heading, values: column(nth) }));
   const isMostly = (values: readonly string[], test: (value: string) => boolean) =>
@@ -80,7 +80,7 @@ export function guessCsv(bytes: Uint8Array, usualDates: CsvFormat['dates'] = 'dm
       encoding,
       decimal: guessedDecimal(decimals),
       dates: guessedDates(all.find(({ heading }) => heading === date)?.values ?? [], usualDates),
-      heading: at + 1,
+      heading: index + 1,
       date,
       what: what.join('\t'),
       amount: isParted ? '' : called(sums, HEADS.amount) || (sums[0]?.heading ?? ''),
@@ -97,8 +97,8 @@ export function guessCsv(bytes: Uint8Array, usualDates: CsvFormat['dates'] = 'dm
 /** What a table looks like when it is written in a given way: the headings there are, and the first rows. */
 export function lookAtCsv(bytes: Uint8Array, format: CsvFormat): Omit<CsvGuess, 'format'> {
   const rows = rowsOf(decoded(bytes, format.encoding), format.separator, LOOKED_AT + (format.heading ?? 1));
-  const at = (format.heading ?? 1) - 1;
-  return { headings: unique(rows[at] ?? []), sample: rows.slice(at + 1, at + 1 + SAMPLE) };
+  const index = (format.heading ?? 1) - 1;
+  return { headings: unique(rows[index] ?? []), sample: rows.slice(index + 1, index + 1 + SAMPLE) };
 }
 
 /**
@@ -199,8 +199,8 @@ const MOST_COLUMNS = 400;
 function rowsOf(text: string, separator: string, most?: number): Rows {
   // A line with more is no statement, and would be taken apart at length before anybody saw that.
   let columns = 1;
-  for (let at = 0; at < text.length && columns <= MOST_COLUMNS; at++)
-    columns = text[at] === '\n' ? 1 : text[at] === separator ? columns + 1 : columns;
+  for (let index = 0; index < text.length && columns <= MOST_COLUMNS; index++)
+    columns = text[index] === '\n' ? 1 : text[index] === separator ? columns + 1 : columns;
   if (columns > MOST_COLUMNS)
     throw new StatementError(null, messageFor('formats.statement.tooManyColumns', { most: MOST_COLUMNS }));
   const { data } = Papa.parse<string[]>(text, {
@@ -225,9 +225,9 @@ function headingAt(rows: Rows): number {
   const first = rows.findIndex(isData);
   if (first <= 0) return 0;
   const widest = rows[first]!.length;
-  for (let at = first - 1; at >= 0; at--)
+  for (let index = first - 1; index >= 0; index--)
     // A line with a day is no heading, whatever is wrong with its amount.
-    if (rows[at]!.filter((value) => value.trim() !== '').length > widest / 2 && !rows[at]!.some((value) => dayPattern(value) !== null)) return at; // prettier-ignore
+    if (rows[index]!.filter((value) => value.trim() !== '').length > widest / 2 && !rows[index]!.some((value) => dayPattern(value) !== null)) return index; // prettier-ignore
   return first - 1;
 }
 

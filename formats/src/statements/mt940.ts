@@ -58,9 +58,9 @@ export function readMt940(text: string): StatementFile {
 
 function fieldsOf(text: string): Field[] {
   const fields: { tag: string; text: string; line: number }[] = [];
-  text.split(/\r\n|\r|\n/).forEach((row, at) => {
+  text.split(/\r\n|\r|\n/).forEach((row, index) => {
     const begins = /^(?:\{4:)?:(\d{2}[A-Z]?):(.*)$/.exec(row);
-    if (begins) fields.push({ tag: begins[1]!, text: begins[2]!, line: at + 1 });
+    if (begins) fields.push({ tag: begins[1]!, text: begins[2]!, line: index + 1 });
     // A line that begins no field goes on with the one before; a dash ends the message.
     else if (/^(-\}?|\{.*|)$/.test(row.trim())) return;
     else if (fields.length > 0) fields.at(-1)!.text += `\n${row}`;
@@ -125,13 +125,13 @@ function informationOf(text: string): string {
   if (!/\?\d\d/.test(joined)) return described(text.split('\n'));
   const fields = new Map<string, string>();
   for (const [, key, value] of joined.matchAll(/\?(\d\d)([^?]*)/g)) fields.set(key!, value!);
-  const of = (from: number, to: number) =>
+  const select = (from: number, to: number) =>
     [...fields].filter(([key]) => Number(key) >= from && Number(key) <= to).map(([, value]) => value).join(''); // prettier-ignore
   // The lines of the purpose may begin with codes in capitals and a plus sign.
-  const purpose = `${of(20, 29)}${of(60, 63)}`
+  const purpose = `${select(20, 29)}${select(60, 63)}`
     .replace(/\b(EREF|KREF|MREF|CRED|DEBT|ABWA)\+\S*/g, ' ')
     .replace(/SVWZ\+/g, ' ');
-  return described([of(32, 33), purpose]) || described([fields.get('00') ?? '']);
+  return described([select(32, 33), purpose]) || described([fields.get('00') ?? '']);
 }
 
 function decimal(text: string, tag: string, line: number): number {

@@ -16,9 +16,9 @@ import { elementAt, elementsAt, placeOf, readXml, textAt, type XmlElement } from
  */
 export function readOfx(text: string): StatementFile {
   const root = /<\?OFX\b|<\?xml\b/i.test(text.slice(0, 2000)) ? readXml(text) : readSgml(text);
-  const found = within(root, ['STMTRS', 'CCSTMTRS']);
-  if (found.length === 0) throw new StatementError(placeOf(root), messageFor('formats.statement.none'));
-  return { format: 'ofx', statements: found.map(readOne) };
+  const elements = within(root, ['STMTRS', 'CCSTMTRS']);
+  if (elements.length === 0) throw new StatementError(placeOf(root), messageFor('formats.statement.none'));
+  return { format: 'ofx', statements: elements.map(readOne) };
 }
 
 function readOne(element: XmlElement): Statement {
@@ -33,14 +33,14 @@ function readOne(element: XmlElement): Statement {
   };
 }
 
-function entryOf(element: XmlElement, at: number): StatementEntry {
+function entryOf(element: XmlElement, index: number): StatementEntry {
   const payee = textAt(element, 'NAME') || textAt(element, 'PAYEE', 'NAME');
   return {
     date: dayOf(element, 'DTPOSTED'),
     what: described([payee, textAt(element, 'MEMO')]) || textAt(element, 'TRNTYPE'),
     amount: amountOf(element, 'TRNAMT'),
     reference: referenceOf(textAt(element, 'FITID')),
-    place: messageFor('formats.place.nthElement', { name: 'STMTTRN', nth: at + 1, line: element.line }),
+    place: messageFor('formats.place.nthElement', { name: 'STMTTRN', nth: index + 1, line: element.line }),
   };
 }
 
@@ -90,13 +90,13 @@ function readSgml(text: string): XmlElement {
   const path: XmlElement[] = [];
   const parts = /<(\/?)([A-Za-z0-9_.]+)>([^<]*)/g;
   parts.lastIndex = begin;
-  for (let found = parts.exec(text); found; found = parts.exec(text)) {
-    const [whole, slash, tag, value] = found as unknown as [string, string, string, string];
+  for (let match = parts.exec(text); match; match = parts.exec(text)) {
+    const [whole, slash, tag, value] = match as unknown as [string, string, string, string];
     const name = tag.toUpperCase();
     if (slash === '/') {
-      const at = path.findLastIndex((each) => each.name === name);
+      const index = path.findLastIndex((each) => each.name === name);
       // The end tag of a value that ended by itself says nothing new.
-      if (at >= 0) path.length = at;
+      if (index >= 0) path.length = index;
     } else if (path.length === 0) path.push(root);
     else {
       const words = value.trim().replace(/&(\w+);/g, (entity, key: string) => ENTITIES[key.toLowerCase()] ?? entity);
@@ -111,6 +111,6 @@ function readSgml(text: string): XmlElement {
 }
 
 /** Whether a tag without text is an empty value, closed at once, and no aggregate. */
-function hasNoValue(text: string, at: number, tag: string): boolean {
-  return text.startsWith(`</${tag}>`, at);
+function hasNoValue(text: string, index: number, tag: string): boolean {
+  return text.startsWith(`</${tag}>`, index);
 }

@@ -95,10 +95,10 @@ function byAccount(statements: readonly Statement[]): Statement[] {
 }
 
 function joined(a: Statement, b: Statement): Statement {
-  const first = (of: StatedBalance | null, other: StatedBalance | null) =>
-    !of || (other && other.date < of.date) ? other : of;
-  const last = (of: StatedBalance | null, other: StatedBalance | null) =>
-    !of || (other && other.date >= of.date) ? other : of;
+  const first = (balance: StatedBalance | null, other: StatedBalance | null) =>
+    !balance || (other && other.date < balance.date) ? other : balance;
+  const last = (balance: StatedBalance | null, other: StatedBalance | null) =>
+    !balance || (other && other.date >= balance.date) ? other : balance;
   return {
     ...a,
     opening: first(a.opening, b.opening),
@@ -108,7 +108,7 @@ function joined(a: Statement, b: Statement): Statement {
 }
 
 /** The account of a plan a statement is of: by its number, else the one that was said. */
-function accountOf({ account }: Statement, document: Document, said: string | null): string | null {
+function accountOf({ account }: Statement, document: Document, text: string | null): string | null {
   const number = plainNumber(account);
   if (number !== '') {
     // Some banks leave out the front of an IBAN, or put the bank before a number.
@@ -118,7 +118,7 @@ function accountOf({ account }: Statement, document: Document, said: string | nu
     });
     if (found) return found.id;
   }
-  return said;
+  return text;
 }
 
 /** The lines of a statement in the minor units of a plan's currency. */
@@ -129,9 +129,9 @@ function linesOf({ entries, currency }: Statement, document: Document): Statemen
   const seen = new Set<string>();
   return entries.flatMap(({ date, what, amount, reference, place }) => {
     // A bank that repeats itself says the same twice; what has no reference may well have happened twice.
-    const said = `${reference}|${date}|${amount}`;
-    if (reference !== '' && seen.has(said)) return [];
-    seen.add(said);
+    const text = `${reference}|${date}|${amount}`;
+    if (reference !== '' && seen.has(text)) return [];
+    seen.add(text);
     const minor = inMinorUnits(document, amount);
     if (minor === null)
       throw new StatementError(

@@ -317,8 +317,8 @@ describe('a table of a bank', () => {
           const figure = (minor: number) => (minor / 100).toFixed(2).replace('.', decimal);
           const quoted = (text: string) => `"${text.replaceAll('"', '""')}"`;
           const days = rows.map(({ day }) => new Date(Date.UTC(2026, 0, 13) + day * 86_400_000).toISOString().slice(0, 10));
-          const lines = rows.map(({ amount, what }, at) => {
-            const [year, month, day] = days[at]!.split('-');
+          const lines = rows.map(({ amount, what }, index) => {
+            const [year, month, day] = days[index]!.split('-');
             const amounts = isParted ? [amount < 0 ? figure(-amount) : '', amount > 0 ? figure(amount) : ''] : [figure(amount)];
             return [`${day}/${month}/${year}`, quoted(what), ...amounts].join(separator);
           });
@@ -327,7 +327,7 @@ describe('a table of a bank', () => {
           // With only the middle of months the order of a date cannot be told.
           if (!days.some((day) => Number(day.slice(8)) > 12)) return;
           const found = readCsv(bytes(text), { ...guessCsv(bytes(text)).format }).statements[0]!.entries;
-          expect(found.map(({ date, amount }) => [date, Math.round(amount * 100)])).toEqual(rows.map(({ amount }, at) => [days[at], amount]));
+          expect(found.map(({ date, amount }) => [date, Math.round(amount * 100)])).toEqual(rows.map(({ amount }, index) => [days[index], amount]));
         },
       ),
       runs(60),
@@ -343,8 +343,8 @@ describe('any file', () => {
   it('that is broken anywhere is read or refused with a sentence, and nothing else', () => {
     const files = [camt(entry('42.50', 'DBIT')), OFX1, OFX2, MT, GERMAN, IRISH];
     fc.assert(
-      fc.property(fc.constantFrom(...files), fc.nat(2000), fc.nat(40), fc.constantFrom('', '<', '"', ',', '\u0000', '9'), (text, at, length, put) => {
-        const broken = text.slice(0, at % text.length) + put + text.slice((at % text.length) + length);
+      fc.property(fc.constantFrom(...files), fc.nat(2000), fc.nat(40), fc.constantFrom('', '<', '"', ',', '\u0000', '9'), (text, index, length, put) => {
+        const broken = text.slice(0, index % text.length) + put + text.slice((index % text.length) + length);
         expect(typeof failure(broken)).toBe('string');
       }),
       runs(300),

@@ -27,7 +27,7 @@ export function decoded(bytes: Uint8Array, encoding: Encoding): string {
 /** The text of a file that says itself how it is written, as XML does, else as it is guessed. */
 export function textOf(bytes: Uint8Array): string {
   const head = new TextDecoder('latin1').decode(bytes.subarray(0, 200));
-  const said = /encoding=["']([\w-]+)["']/i.exec(head)?.[1]?.toLowerCase();
-  if (said === 'iso-8859-1' || said === 'iso-8859-15' || said === 'windows-1252') return decoded(bytes, 'windows-1252');
+  const text = /encoding=["']([\w-]+)["']/i.exec(head)?.[1]?.toLowerCase();
+  if (text === 'iso-8859-1' || text === 'iso-8859-15' || text === 'windows-1252') return decoded(bytes, 'windows-1252');
   return decoded(bytes, guessedEncoding(bytes));
 }

@@ -62,7 +62,7 @@ export function compareWith(recalculated: RecalculatedWorkbook, book: Workbook, 
   let [cells, unsaid] = [0, 0];
   book.sheets.forEach((sheet, index) => {
     const name = recalculated.sheetNames[index]!;
-    sheet.rows.forEach((row, at) => {
+    sheet.rows.forEach((row, index) => {
       const figures = row.cells.flatMap(({ value }) => (typeof value === 'number' ? [Math.abs(value)] : []));
       const largest = Math.max(0, ...figures);
       let column = 0;
@@ -71,7 +71,7 @@ export function compareWith(recalculated: RecalculatedWorkbook, book: Workbook, 
         const figure = cell.key === undefined ? undefined : figureOf(sheet.id, cell.key);
         if (cell.formula || figure !== undefined) {
           if (cell.formula) cells++;
-          const theirs = recalculated.at(name, at, column);
+          const theirs = recalculated.at(name, index, column);
           const ours = figure === undefined ? cell.value : figure === figure ? figure : null;
           if (!agree({ ...cell, value: ours }, theirs, largest))
             deviations.push({
@@ -80,7 +80,7 @@ export function compareWith(recalculated: RecalculatedWorkbook, book: Workbook, 
               column,
               ours,
               theirs,
-              formula: recalculated.why(name, at, column),
+              formula: recalculated.why(name, index, column),
             });
         }
         column += cell.span ?? 1;

@@ -9,7 +9,7 @@ export const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', '
 /** The letter of a month's column. */
 export const letter = (month: number) => String.fromCharCode(66 + month);
 /** A row of a sheet: its name, and what stands below each month. */
-export const monthRow = (label: string, of: (letter: string, month: number, before: string) => Content): Content[] => [label, ...MONTHS.map((_, month) => of(letter(month), month, letter(month - 1)))]; // prettier-ignore
+export const monthRow = (label: string, select: (letter: string, month: number, before: string) => Content): Content[] => [label, ...MONTHS.map((_, month) => select(letter(month), month, letter(month - 1)))]; // prettier-ignore
 
 /** A workbook of rows, with what its formulas come to. */
 export function workbookOf(rows: readonly (readonly Content[])[], hidden: readonly number[] = []): RawWorkbook {

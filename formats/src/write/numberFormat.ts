@@ -55,9 +55,9 @@ function readCurrency(locale: string, currency: string): NumberFormat['currency'
   const parts = new Intl.NumberFormat(locale, { style: 'currency', currency, numberingSystem: 'latn' }).formatToParts(
     1,
   );
-  const at = parts.findIndex(({ type }) => type === 'currency');
-  const sign = parts[at]?.value ?? currency;
-  return { sign, isFirst: at === 0, isApart: parts.some(({ type }) => type === 'literal') };
+  const index = parts.findIndex(({ type }) => type === 'currency');
+  const sign = parts[index]?.value ?? currency;
+  return { sign, isFirst: index === 0, isApart: parts.some(({ type }) => type === 'literal') };
 }
 
 /** The same as a format code of ISO/IEC 29500. */
@@ -69,7 +69,7 @@ export function formatCode({ kind, decimals: [least, most], currency, negatives,
   const space = currency?.isApart ? '\\ ' : '';
   const sign = currency === null ? '' : `[$${currency.sign}]`;
   const whole = currency === null ? figure : currency.isFirst ? `${sign}${space}${figure}` : `${figure}${space}${sign}`;
-  const said = word === '' ? '' : `" ${word.replaceAll('"', '')}"`;
+  const text = word === '' ? '' : `" ${word.replaceAll('"', '')}"`;
   const below = negatives === 'brackets' ? `(${whole})` : `-${whole}`;
-  return `${whole}${said};${negatives === 'tone' ? '[Red]' : ''}${below}${said}`;
+  return `${whole}${text};${negatives === 'tone' ? '[Red]' : ''}${below}${text}`;
 }

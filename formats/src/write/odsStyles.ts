@@ -159,17 +159,17 @@ export class Styles {
     const space = currency?.isApart ? '\u00a0' : '';
     const before = currency?.isFirst ? text(currency.sign + space) : '';
     const after = (kind === 'percent' ? text('%') : '') + (currency && !currency.isFirst ? text(space + currency.sign) : ''); // prettier-ignore
-    const said = word === '' ? '' : text(` ${word}`);
+    const typed = word === '' ? '' : text(` ${word}`);
     const isBracketed = negatives === 'brackets';
     const above = this.named('np', (name) =>
-      element(tag, { 'style:name': name, 'style:volatile': 'true' }, before + figure + after + said),
+      element(tag, { 'style:name': name, 'style:volatile': 'true' }, before + figure + after + typed),
     );
     const red = negatives === 'tone' ? element('style:text-properties', { 'fo:color': `#${PALETTE.red}` }) : '';
     return this.named('nn', (name) =>
       element(
         tag,
         { 'style:name': name },
-        red + text(isBracketed ? '(' : '−') + before + figure + after + text(isBracketed ? ')' : '') + said +
+        red + text(isBracketed ? '(' : '−') + before + figure + after + text(isBracketed ? ')' : '') + typed +
           element('style:map', { 'style:condition': 'value()>=0', 'style:apply-style-name': above }), // prettier-ignore
       ),
     );

@@ -219,12 +219,12 @@ function register(document: PDFKit.PDFDocument, file: FontFile): void {
     const { glyphs, positions, advanceWidth } = shape(text, file);
     return {
       glyphs,
-      positions: positions.map(({ xAdvance, yAdvance, xOffset, yOffset }, at) => ({
+      positions: positions.map(({ xAdvance, yAdvance, xOffset, yOffset }, index) => ({
         xAdvance: xAdvance * scale,
         yAdvance: yAdvance * scale,
         xOffset: xOffset * scale,
         yOffset: yOffset * scale,
-        advanceWidth: glyphs[at]!.advanceWidth * scale,
+        advanceWidth: glyphs[index]!.advanceWidth * scale,
       })),
       advanceWidth: advanceWidth * scale,
     };

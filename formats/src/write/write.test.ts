@@ -27,8 +27,8 @@ describe.each([
   it('has its sheets, figures, texts and names', async () => {
     const book = XLSX.read(await write(workbook), { cellFormula: true });
     expect(book.SheetNames).toEqual(sheetNamesOf(workbook.sheets));
-    workbook.sheets.forEach(({ rows }, at) => {
-      const sheet = book.Sheets[book.SheetNames[at]!]!;
+    workbook.sheets.forEach(({ rows }, index) => {
+      const sheet = book.Sheets[book.SheetNames[index]!]!;
       rows.forEach(({ cells }, row) => {
         let column = 0;
         for (const { value, format, span = 1 } of cells) {
@@ -118,7 +118,7 @@ describe('sheets', () => {
     const loan = sheets.find(({ name }) => [...household.loans.values()].some((row) => row.name === name))!;
     expect(loan.views[0]).toMatchObject({ state: 'frozen', ySplit: 1 });
     expect(loan.pageSetup).toMatchObject({ paperSize: 9, printTitlesRow: '1:1' });
-    expect([...Array(12).keys()].map((at) => loan.getRow(1).getCell(at + 1).value)).toContain('Opening balance');
+    expect([...Array(12).keys()].map((index) => loan.getRow(1).getCell(index + 1).value)).toContain('Opening balance');
     // Three years side by side take several pages rather than letters nobody can read.
     expect(sheets[0]!.pageSetup.fitToWidth).toBeGreaterThan(1);
     expect((await pagesIn('en-US'))[0]!.pageSetup.paperSize).toBe(1);

@@ -48,12 +48,12 @@ export class Callers {
     if (!people.haveSignIn()) return { person: LOCAL_PERSON, session: '' };
     const held = this.held(request);
     if (held === undefined || held === SIGNED_OUT) return held === SIGNED_OUT ? null : this.visitor();
-    const at = this.now();
-    const session = people.session(held, at.toISOString());
+    const moment = this.now();
+    const session = people.session(held, moment.toISOString());
     if (!session) return null;
-    if (at.getTime() - Date.parse(session.seenAt) > NOTED_EVERY) {
-      const until = isStaying(session) ? new Date(at.getTime() + STAYING).toISOString() : session.until;
-      people.seen(session.token, at.toISOString(), until);
+    if (moment.getTime() - Date.parse(session.seenAt) > NOTED_EVERY) {
+      const until = isStaying(session) ? new Date(moment.getTime() + STAYING).toISOString() : session.until;
+      people.seen(session.token, moment.toISOString(), until);
     }
     return { person: session.person, session: session.token };
   }
@@ -61,10 +61,10 @@ export class Callers {
   /** Signs someone in under a new session; the one the browser had is ended. */
   signIn(request: Request, response: Response, personId: string, stays: boolean): void {
     this.end(request);
-    const at = this.now().getTime();
-    const until = new Date(at + (stays ? STAYING : WHILE_OPEN)).toISOString();
+    const time = this.now().getTime();
+    const until = new Date(time + (stays ? STAYING : WHILE_OPEN)).toISOString();
     const agent = (request.get('user-agent') ?? '').slice(0, 300);
-    const held = this.store.people.signIn(personId, new Date(at).toISOString(), until, agent);
+    const held = this.store.people.signIn(personId, new Date(time).toISOString(), until, agent);
     response.cookie(this.name, held, { ...this.cookie, ...(stays ? { maxAge: STAYING } : {}) });
   }
 

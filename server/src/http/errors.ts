@@ -57,11 +57,11 @@ export function errorAnswer(error: unknown, speaker: Speaker) {
 /** Turns whatever was thrown into JSON. Nothing about the program's inside leaves it. */
 export function errorAnswers(report: (error: unknown) => void): ErrorRequestHandler {
   return (error, request, response, next) => {
-    const { status, error: said } = errorAnswer(error, speakerFor(request));
+    const { status, error: refusal } = errorAnswer(error, speakerFor(request));
     if (status >= 500) report(error);
     if (response.headersSent) return next(error);
     if (status === 503) response.set('retry-after', '1');
-    response.status(status).set('content-encoding', 'identity').json({ error: said });
+    response.status(status).set('content-encoding', 'identity').json({ error: refusal });
   };
 }
 

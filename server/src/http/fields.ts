@@ -91,9 +91,9 @@ function longListOfForm(form: Form, value: unknown): LongList | null {
   if (form.kind !== 'list' || !Array.isArray(value)) return null;
   if (value.length > form.most) return { path: [], length: value.length, most: form.most };
   if (!mayHoldLists(form.of.form)) return null;
-  for (const [at, part] of value.entries()) {
+  for (const [index, part] of value.entries()) {
     const long = longListOfForm(form.of.form, part);
-    if (long) return { ...long, path: [String(at), ...long.path] };
+    if (long) return { ...long, path: [String(index), ...long.path] };
   }
   return null;
 }

@@ -36,10 +36,10 @@ const [OPEN_LIST, OPEN_OBJECT, CLOSE_LIST, CLOSE_OBJECT] = [0x5b, 0x7b, 0x5d, 0x
 export function troubleIn(bytes: Uint8Array, values: number): 'body.too.deep' | 'body.too.many' | null {
   let depth = 0;
   let count = 1;
-  for (let at = 0; at < bytes.length; at++) {
-    switch (bytes[at]) {
+  for (let index = 0; index < bytes.length; index++) {
+    switch (bytes[index]) {
       case QUOTE:
-        at = endOfText(bytes, at);
+        index = endOfText(bytes, index);
         break;
       case OPEN_LIST:
       case OPEN_OBJECT:

@@ -112,8 +112,8 @@ export function maintenanceRoutes(routing: Routing, surroundings: AppServices): 
         response,
         async (progress, signal) => {
           const restored: { id: string; name: string }[] = [];
-          for (const [at, { id, name }] of plans.entries()) {
-            progress({ done: at / plans.length, what: messageFor('server.progress.restoring', { name }) });
+          for (const [index, { id, name }] of plans.entries()) {
+            progress({ done: index / plans.length, what: messageFor('server.progress.restoring', { name }) });
             restored.push(await restorePlan(file, id, name, person.id, signal));
           }
           forget(file);

@@ -30,8 +30,8 @@ export class Counts {
     for (const [status, count] of this.byStatus) lines.push(`haushalt_requests_total{status="${status}"} ${count}`);
     lines.push('# TYPE haushalt_request_milliseconds histogram');
     let sum = 0;
-    for (const [at, most] of BUCKETS.entries())
-      lines.push(`haushalt_request_milliseconds_bucket{le="${most}"} ${(sum += this.byTime[at]!)}`);
+    for (const [index, most] of BUCKETS.entries())
+      lines.push(`haushalt_request_milliseconds_bucket{le="${most}"} ${(sum += this.byTime[index]!)}`);
     lines.push(`haushalt_request_milliseconds_bucket{le="+Inf"} ${this.total}`);
     lines.push(`haushalt_request_milliseconds_sum ${Math.round(this.ms)}`);
     lines.push(`haushalt_request_milliseconds_count ${this.total}`);

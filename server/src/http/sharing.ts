@@ -29,7 +29,7 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
   const { store, events, now, work, linkSync, post } = surroundings;
   const { sharing, people, plans } = store;
   const body = json({ size: 64 << 10, values: FEW_VALUES });
-  const at = () => now().toISOString();
+  const labelAt = () => now().toISOString();
   // The people of a plan; the links to it are for its owners alone.
   routing.plan('view', 'get', '/plans/:id/people', ({ response, person, plan }) => {
     const isOwner = plans.roleOf(plan.id, person.id) === 'owner';
@@ -72,7 +72,7 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
           { person: person.id, plan: plan.id },
         );
       } catch (error) {
-        sharing.revokeLink(plan.id, id, at());
+        sharing.revokeLink(plan.id, id, labelAt());
         throw error;
       }
       response.status(201).json({ link: id });
@@ -88,9 +88,9 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
       const { role } = read<{ role: Role }>(roleSchema, request.body);
       const member = memberOf(plan.id, request.params.person);
       if (member.role === 'owner' && role !== 'owner') refuseLastOwner(plan.id);
-      sharing.grant(plan.id, member.id, role, at(), member.link);
+      sharing.grant(plan.id, member.id, role, labelAt(), member.link);
       // Links they made as an owner would give back what was taken.
-      if (member.role === 'owner' && role !== 'owner') sharing.revokeLinksOf(plan.id, member.id, '', at());
+      if (member.role === 'owner' && role !== 'owner') sharing.revokeLinksOf(plan.id, member.id, '', labelAt());
       if (role === 'viewer') events.endOf((listener) => listener.planId === plan.id && listener.person.id === member.id, 'reload'); // prettier-ignore
       events.sharingChanged(plan.id);
       response.status(204).end();
@@ -104,7 +104,7 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
     if (member.id !== person.id && plans.roleOf(plan.id, person.id) !== 'owner')
       throw new ApiError(403, 'forbidden', messageFor('server.ownerOnly'));
     if (member.role === 'owner') refuseLastOwner(plan.id);
-    const links = sharing.revokeLinksOf(plan.id, member.id, member.link, at());
+    const links = sharing.revokeLinksOf(plan.id, member.id, member.link, labelAt());
     sharing.revoke(plan.id, member.id);
     linkSync.hasChanged(plan.id, person.id);
     events.endOf((listener) => listener.planId === plan.id && listener.person.id === member.id, 'gone');
@@ -128,7 +128,7 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
   );
 
   routing.plan('own', 'delete', '/plans/:id/links/:link', ({ request, response, plan }) => {
-    if (!sharing.revokeLink(plan.id, readId(request.params.link), at()))
+    if (!sharing.revokeLink(plan.id, readId(request.params.link), labelAt()))
       throw new ApiError(404, 'notFound', messageFor('server.linkExpired'));
     events.sharingChanged(plan.id);
     response.status(204).end();
@@ -173,7 +173,7 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
   ): { id: string; held: string } {
     if (sharing.links(planId).length >= MOST_LINKS) throw new ApiError(422, 'invalid', messageFor('server.tooManyLinks', { most: MOST_LINKS })); // prettier-ignore
     const id = randomUUID();
-    const held = sharing.addLink(planId, { id, createdAt: at(), createdBy, ...given });
+    const held = sharing.addLink(planId, { id, createdAt: labelAt(), createdBy, ...given });
     events.sharingChanged(planId);
     return { id, held };
   }

@@ -48,7 +48,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
   const { store, callers, events, linkSync, now, outside, attempts, work, post } = surroundings;
   const { people, sharing } = store;
   const body = json({ size: 16 << 10, values: FEW_VALUES });
-  const at = () => now().toISOString();
+  const labelAt = () => now().toISOString();
   const later = (time: number) => new Date(now().getTime() + time).toISOString();
   // Who asks: the person, and whether there is anyone to sign in as.
   routing.anyone('get', '/me', ({ response, person }) => {
@@ -70,7 +70,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
       await attempts.begin(request, who, person?.id);
       if (!(await isPassword(person?.password, password)))
         throw new ApiError(401, 'wrong', messageFor('server.nameOrPasswordWrong'), 'password');
-      await attempts.succeeded(request, who, person!.id, at());
+      await attempts.succeeded(request, who, person!.id, labelAt());
       callers.signIn(request, response, person!.id, stay);
       response.json({ id: person!.id });
     },
@@ -130,7 +130,13 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
       const link = openLink(request.params.held);
       const isConfirmed = mayJoin(link, given);
       const id = randomUUID();
-      people.add({ id, name: given.name, address: isConfirmed ? given.address : '', createdAt: at(), password: hash });
+      people.add({
+        id,
+        name: given.name,
+        address: isConfirmed ? given.address : '',
+        createdAt: labelAt(),
+        password: hash,
+      });
       if (!isConfirmed) await want(speakerFor(request), id, given.name, given.address);
       join(link, id);
       callers.signIn(request, response, id, given.stay);
@@ -182,10 +188,10 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
     async ({ request, response }) => {
       const given = read<{ password: string }>(resetSchema, request.body);
       const held = String(request.params.held);
-      const isOf = people.resetOf(held, at());
+      const isOf = people.resetOf(held, labelAt());
       if (isOf === undefined) throw new ApiError(404, 'notFound', messageFor('server.linkExpired'));
       const hash = await newHash(given.password, [people.find(isOf)?.name ?? '']);
-      const personId = people.takeReset(held, at());
+      const personId = people.takeReset(held, labelAt());
       if (personId === undefined) throw new ApiError(404, 'notFound', messageFor('server.linkExpired'));
       people.setPassword(personId, hash);
       endSessions(personId);
@@ -229,7 +235,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
   // Whoever opens the link reads the mail of the address: it is theirs from now on.
   routing.anyone('post', '/confirmations/:held', async ({ request, response }) => {
     await attempts.beginReset(request);
-    const outcome = people.confirm(String(request.params.held), at());
+    const outcome = people.confirm(String(request.params.held), labelAt());
     if (outcome === 'unknown') throw new ApiError(404, 'notFound', messageFor('server.linkExpired'));
     if (outcome === 'taken') throw new ApiError(409, 'conflict', messageFor('server.addressTaken'));
     response.status(204).end();
@@ -252,7 +258,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
   );
 
   routing.person('get', '/me/sessions', ({ response, person, session }) => {
-    const sessions = people.sessionsOf(person.id, at());
+    const sessions = people.sessionsOf(person.id, labelAt());
     response.json({ sessions: sessions.map((each) => ({ ...each, isThis: session.startsWith(each.id) })) });
   });
 
@@ -269,7 +275,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
     const plans = store.plans.listFor(person.id, null);
     const data = {
       person: self,
-      sessions: people.sessionsOf(person.id, at()),
+      sessions: people.sessionsOf(person.id, labelAt()),
       plans: plans.map(({ id, name, role }) => ({ id, name, role })),
       steps: store.log.of(person.id),
     };
@@ -296,7 +302,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
       people.leave(
         person.id,
         given.names === 'kept' ? person.name : speakerFor(request).say(messageFor('server.formerMember')),
-        at(),
+        labelAt(),
       );
       linkSync.lookAtAll();
       events.endOf((listener) => listener.person.id === person.id, 'signedOut');
@@ -316,7 +322,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
   function join({ planId, id, role }: ReturnType<typeof openLink>, personId: string): void {
     const mine = store.plans.roleOf(planId, personId);
     if (mine !== undefined && RANK[mine] >= RANK[role]) return;
-    sharing.grant(planId, personId, role, at(), id);
+    sharing.grant(planId, personId, role, labelAt(), id);
     sharing.useLink(planId, id);
     // What they followed of this plan goes on.
     linkSync.hasChanged(planId, personId);
@@ -356,7 +362,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
     await attempts.begin(request, person.name, person.id);
     if (!(await isPassword(people.passwordOf(person.id), given)))
       throw new ApiError(422, 'wrong', messageFor('server.wrongPassword'), path);
-    await attempts.succeeded(request, person.name, person.id, at());
+    await attempts.succeeded(request, person.name, person.id, labelAt());
   }
 
   function strength(password: string, own: readonly string[]): Promise<Strength> {

@@ -41,10 +41,10 @@ export async function answerStreamed(
     line({ done: { ...head, bytes: content.byteLength } });
     response.end(Buffer.from(content.buffer, content.byteOffset, content.byteLength));
   } catch (error) {
-    const { status, error: said } = errorAnswer(error, speakerFor(response.req));
+    const { status, error: refusal } = errorAnswer(error, speakerFor(response.req));
     if (status >= 500) report(error);
     if (!response.destroyed) {
-      line({ error: { status, ...said } });
+      line({ error: { status, ...refusal } });
       response.end();
     }
   }

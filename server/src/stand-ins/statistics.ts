@@ -34,7 +34,7 @@ const USUAL_RISE = 0.022;
 /** The months an index is published for, from January of its first year to the month before its clock's. */
 function valuesOf({ rises }: Index, until: string): { month: string; value: number }[] {
   const first = Math.min(...Object.keys(rises).map(Number));
-  const years = Array.from({ length: Number(until.slice(0, 4)) - first + 1 }, (_, at) => first + at);
+  const years = Array.from({ length: Number(until.slice(0, 4)) - first + 1 }, (_, index) => first + index);
   const values: { month: string; value: number }[] = [];
   let level = 100;
   for (const year of years) {

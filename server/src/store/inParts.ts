@@ -12,7 +12,7 @@ export const othersFirst = (): Promise<void> => new Promise((resolve) => setImme
 
 /** Changes in parts that are made at once. */
 export function* partsOf<T>(changes: readonly T[], from = 0): Generator<readonly T[]> {
-  for (let at = from; at < changes.length; at += AT_ONCE) yield changes.slice(at, at + AT_ONCE);
+  for (let index = from; index < changes.length; index += AT_ONCE) yield changes.slice(index, index + AT_ONCE);
 }
 
 /** A list as JSON, written part by part, between which others are answered. */

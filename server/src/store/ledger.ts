@@ -392,11 +392,11 @@ function conditionOf(planId: string, query: EntryQuery): Condition {
 function piecesOf(text: string): string {
   const letters = [...text];
   const last = letters.length - LEAST_INDEXED;
-  const starts = new Set(letters.map((_, at) => Math.min(at - (at % LEAST_INDEXED), last)));
+  const starts = new Set(letters.map((_, index) => Math.min(index - (index % LEAST_INDEXED), last)));
   // In quotes a piece is looked for as it stands; a quote in it is doubled.
-  const pieces = [...starts].map((at) =>
+  const pieces = [...starts].map((index) =>
     letters
-      .slice(at, at + LEAST_INDEXED)
+      .slice(index, index + LEAST_INDEXED)
       .join('')
       .replaceAll('"', '""'),
   );

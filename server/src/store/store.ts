@@ -106,9 +106,9 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
     throw error;
   }
   if (mostPages !== undefined) database.pragma(`max_page_count = ${mostPages}`);
-  const at = () => now().toISOString();
+  const labelAt = () => now().toISOString();
   const people = createPeopleStore(database);
-  people.ensureLocal(at());
+  people.ensureLocal(labelAt());
   const plans = createPlanStore(database);
   const rows = createRowStore(database);
   const log = createLogStore(database, limits);
@@ -194,7 +194,7 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
       revision: revision + 1,
       commandId,
       personId,
-      at: at(),
+      at: labelAt(),
       kind: order.kind,
       label: step ? log.byCommand(planId, step.target)!.label : labelOf(order as Command | WayBack, document),
       target: step?.target ?? null,
@@ -214,13 +214,13 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
 
   const carryOut = database.transaction(
     (planId: string, personId: string, commandId: string, order: Order | WayBack): Outcome => {
-      const found = decided(planId, personId, commandId, order);
-      if ('ok' in found) return found;
-      const differ = differing(ledger, planId, found.changes.filter(isOfLedger));
-      const refusal = refusalOf(planId, order, found, differ);
+      const outcome = decided(planId, personId, commandId, order);
+      if ('ok' in outcome) return outcome;
+      const differ = differing(ledger, planId, outcome.changes.filter(isOfLedger));
+      const refusal = refusalOf(planId, order, outcome, differ);
       if (refusal) return { ok: false, refusal };
-      const entry = note(planId, personId, commandId, order, found, changesAsText(found.changes));
-      write(planId, found.changes);
+      const entry = note(planId, personId, commandId, order, outcome, changesAsText(outcome.changes));
+      write(planId, outcome.changes);
       plans.setRevision(planId, entry.revision);
       return { ok: true, entry, repeated: false };
     },
@@ -235,17 +235,17 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
     commandId: string,
     order: Order | WayBack,
   ): Promise<Outcome> {
-    const found = decided(planId, personId, commandId, order);
-    if ('ok' in found) return found;
+    const outcome = decided(planId, personId, commandId, order);
+    if ('ok' in outcome) return outcome;
     const differ: EntryNow[] = [];
-    for (const part of partsOf(found.changes.filter(isOfLedger))) {
+    for (const part of partsOf(outcome.changes.filter(isOfLedger))) {
       differ.push(...differing(ledger, planId, part));
       await othersFirst();
     }
-    const refusal = refusalOf(planId, order, found, differ);
+    const refusal = refusalOf(planId, order, outcome, differ);
     if (refusal) return { ok: false, refusal };
-    const text = await jsonInParts(found.changes, changesAsText);
-    const entry = inParts.begin(planId, () => note(planId, personId, commandId, order, found, text));
+    const text = await jsonInParts(outcome.changes, changesAsText);
+    const entry = inParts.begin(planId, () => note(planId, personId, commandId, order, outcome, text));
     await inParts.goOn(planId);
     documents.advance(planId, entry);
     return { ok: true, entry, repeated: false };
@@ -263,14 +263,16 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
 
   const create = database.transaction((document: Document, ownerId: string, entries: readonly LedgerEntry[] = []) => {
     const { id } = planOf(document);
-    plans.insert(planOf(document), ownerId, at(), false);
+    plans.insert(planOf(document), ownerId, labelAt(), false);
     rows.write(
       id,
       insertions(document).filter((change) => !wouldCircle(id, change)),
     );
     ledger.write(id, additions(entries));
   });
-  const beginPlan = database.transaction((plan: PlanRow, ownerId: string) => plans.insert(plan, ownerId, at(), true));
+  const beginPlan = database.transaction((plan: PlanRow, ownerId: string) =>
+    plans.insert(plan, ownerId, labelAt(), true),
+  );
   const writeRows = database.transaction((planId: string, changes: readonly DocumentChange[]) =>
     rows.write(
       planId,
@@ -282,7 +284,7 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
   });
 
   const writeSteps = database.transaction((planId: string, steps: readonly StoredStep[], whose: readonly Person[]) => {
-    for (const person of whose) people.ensure(person, at());
+    for (const person of whose) people.ensure(person, labelAt());
     log.takeOver(planId, steps);
   });
   const removeEntries = database.transaction((planId: string) => {

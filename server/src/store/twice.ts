@@ -52,8 +52,8 @@ export function createTwiceFinder(database: Sqlite): TwiceFinder {
     find(planId, changes) {
       const signs = changes.flatMap(({ id, before, after }): Sign[] => {
         if (after === null) return [];
-        const known = new Set(before === null ? [] : signsOf(before));
-        return signsOf(after).flatMap((key) => (known.has(key) ? [] : [{ id, key }]));
+        const names = new Set(before === null ? [] : signsOf(before));
+        return signsOf(after).flatMap((key) => (names.has(key) ? [] : [{ id, key }]));
       });
       if (signs.length === 0) return null;
       const values = (kind: string) => JSON.stringify(signs.map(({ key }) => JSON.parse(key) as string[]).filter(([of]) => of === kind)); // prettier-ignore

@@ -76,7 +76,7 @@ export function planInBackup({ file, planId }: RestoreTask, part: (part: PlanPar
           (select personId from changeLog where planId = ? union select personId from snapshots where planId = ?)`,
       )
       .all(planId, planId);
-    const known = new Set(people.map(({ id }) => id));
+    const names = new Set(people.map(({ id }) => id));
     const steps = database
       .prepare<[string], StoredStep>(
         `select revision, commandId, personId, at, kind, label, target, state, changes, size from changeLog
@@ -85,7 +85,7 @@ export function planInBackup({ file, planId }: RestoreTask, part: (part: PlanPar
       .iterate(planId);
     let gathered: StoredStep[] = [];
     for (const step of steps) {
-      if (!known.has(step.personId)) throw new NoBackup(messageFor('server.backup.damaged'));
+      if (!names.has(step.personId)) throw new NoBackup(messageFor('server.backup.damaged'));
       gathered.push(step);
       if (gathered.length < STEPS) continue;
       part({ kind: 'steps', steps: gathered, people });

@@ -27,12 +27,12 @@ const file = join(folder, 'plan.json');
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 const entriesOf = (document: Document, count: number): LedgerEntry[] =>
-  Array.from({ length: count }, (_, at) =>
-    entryOf(`e${String(at).padStart(6, '0')}`, {
-      date: addDays('2026-01-01', Math.floor(at / 40)),
-      what: `Einkauf № ${at} – Käse, "Brot" \\ 😀`,
-      line: [...document.lines.keys()][at % document.lines.size] ?? '',
-      amount: -1 - at,
+  Array.from({ length: count }, (_, index) =>
+    entryOf(`e${String(index).padStart(6, '0')}`, {
+      date: addDays('2026-01-01', Math.floor(index / 40)),
+      what: `Einkauf № ${index} – Käse, "Brot" \\ 😀`,
+      line: [...document.lines.keys()][index % document.lines.size] ?? '',
+      amount: -1 - index,
     }),
   );
 const written = (document: Document, entries: readonly LedgerEntry[]) => {
@@ -97,7 +97,7 @@ describe('a plan file bit by bit', () => {
   it('from before there were accounts has those its entries name', () => {
     const { version, plan } = toPlanFile(startingPlan());
     const former = { version, plan };
-    const rows = Array.from({ length: 50 }, (__, at) => ({ date: '2026-01-05', amount: 5, account: at % 2 ? 'Card' : 'Bank' })); // prettier-ignore
+    const rows = Array.from({ length: 50 }, (__, index) => ({ date: '2026-01-05', amount: 5, account: index % 2 ? 'Card' : 'Bank' })); // prettier-ignore
     const json = { ...former, entries: rows };
     const found = read(JSON.stringify(json));
     expect(found.rows.filter(({ table }) => table === 'accounts')).toHaveLength(2);

@@ -52,15 +52,15 @@ function withoutEntries(file: string): Record<string, unknown> {
 
 /** The entries of a file, one after the other. */
 function* entriesIn(file: string, read: (row: unknown, index: number) => LedgerEntry): Generator<LedgerEntry> {
-  let found: LedgerEntry[] = [];
+  let entries: LedgerEntry[] = [];
   const walk = new FileWalk(file, ({ key, value, isEntry }) => {
-    if (isEntry) found.push(read(value, key as number));
+    if (isEntry) entries.push(read(value, key as number));
   });
   try {
     for (let goesOn = true; goesOn;) {
       goesOn = walk.next();
-      yield* found;
-      found = [];
+      yield* entries;
+      entries = [];
     }
   } finally {
     walk.close();
@@ -82,7 +82,7 @@ class FileWalk {
   private readonly buffer = new Uint8Array(CHUNK);
   private problem: Error | null = null;
 
-  constructor(file: string, found: (found: Found) => void) {
+  constructor(file: string, found: (finding: Found) => void) {
     this.open = openSync(file, 'r');
     this.parser.onValue = ({ value, key, parent, stack }) => {
       const isEntry = stack.length > 1;

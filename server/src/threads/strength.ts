@@ -32,8 +32,8 @@ export function strengthOf(password: string, own: readonly string[]): Strength {
 
 /** What someone is called, as a whole, in its words and without the gaps between them. */
 function ownWords(own: readonly string[]): string[] {
-  const said = [...own, 'haushalt'].map((text) => text.slice(0, LOOKED_AT).toLowerCase());
-  return said
+  const texts = [...own, 'haushalt'].map((text) => text.slice(0, LOOKED_AT).toLowerCase());
+  return texts
     .flatMap((text) => [text, ...text.split(/[^\p{L}\p{N}]+/u), text.replace(/[^\p{L}\p{N}]+/gu, '')])
     .filter(Boolean);
 }

@@ -271,11 +271,11 @@ export interface FedFigures {
   readonly figures: readonly { readonly month: Month; readonly amount: number | null }[];
 }
 
-function figuresFed(document: Document, of: readonly string[]): Record<string, FedFigures> {
+function figuresFed(document: Document, ids: readonly string[]): Record<string, FedFigures> {
   const model = new Model(document);
   const { name } = planOf(document);
   return Object.fromEntries(
-    of.flatMap((id) => {
+    ids.flatMap((id) => {
       const series = model.seriesOf(id);
       const called = nameOf(document, id);
       if (!series || called === undefined) return [];
@@ -304,7 +304,7 @@ function reading<T>(
     const ledger = createLedgerStore(database);
     const revision = database.prepare<[string], { revision: number }>('select revision from plans where id = ?');
     const unfinished = createUnfinishedStore(database);
-    const of = (id: string): Reader => {
+    const select = (id: string): Reader => {
       if (unfinished.has(id)) throw new HalfDone();
       return {
         document: () => rows.read(id),
@@ -314,7 +314,7 @@ function reading<T>(
       };
     };
     const readAtOnce = database.transaction(() =>
-      read({ ...of(planId), database, moments: () => new PlanVersions(database, of, planId) }),
+      read({ ...select(planId), database, moments: () => new PlanVersions(database, select, planId) }),
     );
     for (;;) {
       try {

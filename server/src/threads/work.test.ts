@@ -19,7 +19,7 @@ const LARGE = fileOf({
   version: 1,
   plan: { name: 'Large', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 12 },
   groups: [{ name: 'Costs', side: 'expense' }],
-  lines: Array.from({ length: 2000 }, (_, at) => ({ group: 'Costs', name: `Line ${at}` })),
+  lines: Array.from({ length: 2000 }, (_, index) => ({ group: 'Costs', name: `Line ${index}` })),
 });
 const readFile = (file: string) => ({ kind: 'readFile', file }) as const;
 

@@ -10,7 +10,7 @@ export function KeysOutsidePlans() {
       if (event.key !== '?' || isTyping) return;
       event.preventDefault();
       import('./KeyList.tsx').then(
-        ({ KeyList: of }) => setKeyList({ of }),
+        ({ KeyList: select }) => setKeyList({ of: select }),
         // Where it cannot be fetched, the key does nothing.
         () => {},
       );

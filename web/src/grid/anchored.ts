@@ -22,8 +22,12 @@ export interface Named {
 
 /** A selection fixed to the rows and columns it is of. */
 export function anchor({ ranges }: GridSelection, { rows, columns }: Named): AnchoredSelection {
-  const of = (at: GridPlace): Anchor => ({ row: rows[at.row]?.key, column: columns[at.column]?.id, at });
-  return ranges.map((range) => ({ anchor: of(range.anchor), focus: of(range.focus) }));
+  const select = (place: GridPlace): Anchor => ({
+    row: rows[place.row]?.key,
+    column: columns[place.column]?.id,
+    at: place,
+  });
+  return ranges.map((range) => ({ anchor: select(range.anchor), focus: select(range.focus) }));
 }
 
 /** Where an anchored selection is now. What is gone leaves the place it had. */

@@ -13,7 +13,7 @@ export interface ColumnEditing<R extends GridRow, C extends GridColumn> {
   /** What an editor opens with: what stands in the cell, or the rule behind it. */
   readonly begin: (row: R, column: C, asRule: boolean) => Draft;
   /** Reads what is typed for a cell, which need not be shown any more. */
-  readonly read: (at: CellRef, draft: Draft) => Reading;
+  readonly read: (cell: CellRef, draft: Draft) => Reading;
   readonly Editor: ComponentType<EditorProps<R, C>>;
 }
 

@@ -18,7 +18,7 @@ export type GridKey =
   | { readonly kind: 'addBlock' | 'selectAll' | 'clear' };
 
 /** Where a moving key leads to, rows and columns beyond the edges included. */
-type Move = (at: KeyPlace) => GridPlace;
+type Move = (place: KeyPlace) => GridPlace;
 
 const move =
   (rows: number, columns: number): Move =>
@@ -122,14 +122,14 @@ export const ACTIONS: readonly KeyBinding<{ readonly key: GridKey; readonly onLa
 ];
 
 /** What a key does in a grid; `null` for one that is none of the grid's. */
-export function gridKey(press: KeyPress, at: KeyPlace): GridKey | null {
+export function gridKey(press: KeyPress, place: KeyPlace): GridKey | null {
   if (press.altKey) return null;
-  const onLabel = at.column < at.first;
-  const to = boundTo(MOVES, { ...press, shiftKey: false })?.(at);
+  const onLabel = place.column < place.first;
+  const to = boundTo(MOVES, { ...press, shiftKey: false })?.(place);
   if (to) {
     const extend = press.shiftKey && !onLabel && !press.ctrlKey && !press.metaKey;
-    const row = Math.max(0, Math.min(at.rows - 1, to.row));
-    const column = Math.max(extend ? at.first : 0, Math.min(at.columns - 1, to.column));
+    const row = Math.max(0, Math.min(place.rows - 1, to.row));
+    const column = Math.max(extend ? place.first : 0, Math.min(place.columns - 1, to.column));
     return { kind: 'go', place: { row, column }, extend };
   }
   const action = boundTo(ACTIONS, { ...press, shiftKey: false });

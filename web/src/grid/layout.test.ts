@@ -17,7 +17,7 @@ function column(index: number, pin: LaidOutColumn['pin'], offset: number, width 
 /** A label, six months of a hundred pixels each, and a total. */
 const layout: GridLayout = (() => {
   const start = [column(0, 'start', 0)];
-  const middle = Array.from({ length: 6 }, (_, at) => column(at + 1, null, at * 100));
+  const middle = Array.from({ length: 6 }, (_, index) => column(index + 1, null, index * 100));
   const end = [column(7, 'end', 0)];
   return { start, middle, end, all: [...start, ...middle, ...end], width: 800 };
 })();

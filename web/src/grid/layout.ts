@@ -104,6 +104,6 @@ export function cellId(row: number, column: number): string {
 
 /** The cell an element is or stands in, if any. */
 export function placeAt(element: Element): GridPlace | null {
-  const found = /^cell-(\d+)-(\d+)$/.exec(element.closest('.grid-cell')?.id ?? '');
-  return found ? { row: Number(found[1]), column: Number(found[2]) } : null;
+  const match = /^cell-(\d+)-(\d+)$/.exec(element.closest('.grid-cell')?.id ?? '');
+  return match ? { row: Number(match[1]), column: Number(match[2]) } : null;
 }

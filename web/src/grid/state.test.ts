@@ -169,7 +169,7 @@ describe('a grid that is typed into', () => {
     const columns = fc.constantFrom('label Jan Feb Mar', 'label Q1 Q2');
     const onwards = fc.constantFrom('down' as const, 'right' as const, 'stay' as const);
     const happening = fc.oneof(
-      place.map((at) => (sheet: Sheet) => sheet.do(press(at.row, at.column))),
+      place.map((place) => (sheet: Sheet) => sheet.do(press(place.row, place.column))),
       place.map((to) => (sheet: Sheet) => sheet.do({ kind: 'go', place: to, extend: false })),
       place.map((to) => (sheet: Sheet) => sheet.do({ kind: 'reach', place: to })),
       fc.tuple(rows, columns).map((layout) => (sheet: Sheet) => sheet.layOut(...layout)),

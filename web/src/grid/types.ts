@@ -47,7 +47,7 @@ export interface Point {
 
 /** Whether two lists hold the same things in the same order. */
 export function hasSameParts(a: readonly unknown[], b: readonly unknown[]): boolean {
-  return a.length === b.length && a.every((part, at) => Object.is(part, b[at]));
+  return a.length === b.length && a.every((part, index) => Object.is(part, b[index]));
 }
 
 /** The text of a cell that shows nothing but text; an empty one for others. */

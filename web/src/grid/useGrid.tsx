@@ -151,12 +151,12 @@ export function useGrid<R extends GridRow, C extends GridColumn>(terms: GridTerm
     [dispatch],
   );
 
-  const openBlock = (typed: string | null, at: CellRef): boolean => {
+  const openBlock = (typed: string | null, cell: CellRef): boolean => {
     const block = terms.block?.(selection);
     if (!block || block.cells.length === 0) return false;
     const began: Draft = { text: typed ?? '', options: {} };
     readings.current.set(began, (editing) => block.read(editing.block ?? [], editing.draft));
-    dispatch({ kind: 'open', editing: { at, block: block.cells, began, isTyped: typed !== null } });
+    dispatch({ kind: 'open', editing: { at: cell, block: block.cells, began, isTyped: typed !== null } });
     return true;
   };
 
@@ -261,6 +261,6 @@ function refOf(row: GridRow, column: GridColumn): CellRef {
   return { row: row.key, column: column.id };
 }
 
-function isAt(at: CellRef, row: GridRow, column: GridColumn): boolean {
-  return at.row === row.key && at.column === column.id;
+function isAt(cell: CellRef, row: GridRow, column: GridColumn): boolean {
+  return cell.row === row.key && cell.column === column.id;
 }

@@ -294,12 +294,12 @@ export const api = {
     { account, accounts, csv }: StatementSaid,
     told: { readonly signal: AbortSignal; readonly onProgress: (progress: Progress) => void },
   ): Promise<StatementPreview> {
-    const said = new URLSearchParams({
+    const query = new URLSearchParams({
       ...(account === null ? {} : { account }),
       ...(Object.keys(accounts).length === 0 ? {} : { accounts: JSON.stringify(accounts) }),
       ...(csv === null ? {} : { csv: JSON.stringify(csv) }),
     });
-    const { content } = await requestStreamed(`${planPath(planId)}/statements?${said.toString()}`, file, told);
+    const { content } = await requestStreamed(`${planPath(planId)}/statements?${query.toString()}`, file, told);
     return JSON.parse(new TextDecoder().decode(content)) as StatementPreview;
   },
   /** Some of the pages of a plan as they will be printed, and what is known of all of them. */

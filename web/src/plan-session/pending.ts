@@ -26,7 +26,7 @@ export function pendingInBrowser(
   const refusedPrefix = `haushalt:refused:${planId}:`;
   let latest = 0;
   const keysOf = (begin: string) =>
-    Array.from({ length: storage.length }, (_, at) => storage.key(at)).filter((key) =>
+    Array.from({ length: storage.length }, (_, index) => storage.key(index)).filter((key) =>
       key?.startsWith(begin),
     ) as string[];
   return {

@@ -73,8 +73,8 @@ export class Sending {
         this.retry = RETRY_FIRST;
         this.failures = 0;
         this.tell(true);
-        for (const [at, answer] of answers.entries())
-          if (answer instanceof ServerRefusal) this.ends.refused(orders[at], answer.text, answer.now);
+        for (const [index, answer] of answers.entries())
+          if (answer instanceof ServerRefusal) this.ends.refused(orders[index], answer.text, answer.now);
           else this.ends.done(answer);
       }
     } catch (error) {
@@ -88,9 +88,9 @@ export class Sending {
   private nextOrders(): readonly PendingRequest[] {
     const waiting = this.isClosed ? [] : this.ends.waiting();
     let size = 0;
-    const fits = ({ order }: PendingRequest, at: number) =>
-      (size += JSON.stringify(order).length) <= LARGEST_AT_ONCE || at === 0;
-    const end = waiting.slice(0, MOST_AT_ONCE).findIndex((order, at) => !fits(order, at));
+    const fits = ({ order }: PendingRequest, index: number) =>
+      (size += JSON.stringify(order).length) <= LARGEST_AT_ONCE || index === 0;
+    const end = waiting.slice(0, MOST_AT_ONCE).findIndex((order, index) => !fits(order, index));
     return waiting.slice(0, end === -1 ? MOST_AT_ONCE : end);
   }
 

@@ -296,7 +296,7 @@ describe('while the server is away', () => {
     const after = givenOf(entryOf('e', { date: '2026-03-01', what: 'x'.repeat(100), line: idOf('Rent'), account: '', amount: -1 })); // prettier-ignore
     const statement = (name: string): Command => ({
       kind: 'entries.set',
-      entries: Array.from({ length: 4000 }, (_, at) => ({ entry: `${name}${at}`, before: null, after })),
+      entries: Array.from({ length: 4000 }, (_, index) => ({ entry: `${name}${index}`, before: null, after })),
     });
     for (const name of ['May', 'June']) session.send(statement(name));
     session.send(setRent(7));

@@ -294,8 +294,8 @@ export class PlanSession {
     if (item.changes === null) {
       // It was done before the page was opened: what it changed is fetched, and then taken back.
       void this.fetch(item).then(
-        (found) => {
-          const refusal = found && this.carryOutStep(order);
+        (isFound) => {
+          const refusal = isFound && this.carryOutStep(order);
           if (refusal) this.onRefusal(say(refusal.message));
         },
         (error: unknown) => this.onRefusal(error instanceof Error ? error.message : String(error)),
@@ -393,8 +393,8 @@ export class PlanSession {
   /** Shows a change that was refused, with what is said of it now; or no longer. */
   private showRefused(id: string, refused: RejectedCommand | null): void {
     const { refused: shown } = this.current;
-    const at = shown.findIndex((each) => each.id === id);
-    if (refused && at >= 0) return this.publish({ refused: shown.with(at, refused) });
+    const index = shown.findIndex((each) => each.id === id);
+    if (refused && index >= 0) return this.publish({ refused: shown.with(index, refused) });
     this.publish({ refused: [...shown.filter((each) => each.id !== id), ...(refused ? [refused] : [])] });
   }
 

@@ -76,7 +76,7 @@ export interface SessionState extends PlanState {
 export function isSameLedger(a: readonly LedgerChange[], b: readonly LedgerChange[]): boolean {
   return (
     a.length === b.length &&
-    a.every(({ revision, change }, at) => revision === b[at]!.revision && change === b[at]!.change)
+    a.every(({ revision, change }, index) => revision === b[index]!.revision && change === b[index]!.change)
   );
 }
 

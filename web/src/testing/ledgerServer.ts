@@ -36,11 +36,11 @@ export function serveEntries(entries: readonly LedgerEntry[], more: Answers = {}
     if (url.pathname.endsWith('/descriptions')) return { revision: 0, earlier: earlierFrom(entries) };
     if (url.pathname.endsWith('/outside')) return { bank: false, statistics: false };
     const query = queryIn(url);
-    const found = entries.filter((entry) => isAsked(entry, query)).sort(compareEntries(query));
+    const matches = entries.filter((entry) => isAsked(entry, query)).sort(compareEntries(query));
     const [offset, limit] = ['offset', 'limit'].map((name) => Number(url.searchParams.get(name)));
     const sum = (sign: 1 | -1) =>
-      found.reduce((total, { amount }) => total + (amount * sign > 0 ? amount * sign : 0), 0);
-    return { revision: 0, entries: found.slice(offset, offset! + limit!), total: found.length, received: sum(1), paid: sum(-1) }; // prettier-ignore
+      matches.reduce((total, { amount }) => total + (amount * sign > 0 ? amount * sign : 0), 0);
+    return { revision: 0, entries: matches.slice(offset, offset! + limit!), total: matches.length, received: sum(1), paid: sum(-1) }; // prettier-ignore
   };
   vi.stubGlobal('fetch', (address: string, init: RequestInit = {}) => {
     asked.push(address);

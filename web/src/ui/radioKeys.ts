@@ -8,11 +8,11 @@ export function radioKeys(event: KeyboardEvent<HTMLElement>): void {
   const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
   if (step === undefined || event.altKey || event.ctrlKey || event.metaKey) return;
   const radios = [...event.currentTarget.querySelectorAll<HTMLElement>('[role=radio]:not(:disabled)')];
-  const at = radios.indexOf(window.document.activeElement as HTMLElement);
-  if (at < 0) return;
+  const index = radios.indexOf(window.document.activeElement as HTMLElement);
+  if (index < 0) return;
   event.preventDefault();
   event.stopPropagation();
-  const next = radios[(at + step + radios.length) % radios.length]!;
+  const next = radios[(index + step + radios.length) % radios.length]!;
   next.focus();
   next.click();
 }

@@ -10,8 +10,8 @@ export interface OpenFile<T> {
   readonly said: T | null;
   /** Tells one that is opened from the next. */
   readonly stamp: number;
-  readonly open: (file: File | null, said: T) => void;
-  readonly change: (next: (said: T) => T) => void;
+  readonly open: (file: File | null, value: T) => void;
+  readonly change: (next: (value: T) => T) => void;
   readonly close: () => void;
 }
 
@@ -23,7 +23,7 @@ export interface OpenFile<T> {
 export function useOpenFile<T>(
   key: string,
   read: (stored: unknown) => T | null,
-  isFile: (said: T) => boolean = () => true,
+  isFile: (value: T) => boolean = () => true,
 ): OpenFile<T> {
   const [said, setSaid] = useStored<T | null>(key, read);
   const [opened, setOpened] = useState<{ file: File | null; stamp: number }>({ file: null, stamp: 0 });

@@ -24,7 +24,7 @@ export const withoutAnswer: Check = (model) =>
 /** Extra payments and entries in months in which their loan or fund does not run. */
 export function outsideRuns(model: PlanModel): Found[] {
   const { document } = model;
-  const found: Found[] = [];
+  const findings: Found[] = [];
   const look = (owner: string, rows: readonly { readonly month: Month }[], parts: readonly Part[]) => {
     const [first, last] = [rows[0]!.month, rows.at(-1)!.month];
     for (const { id, from, until, words, command } of parts) {
@@ -34,7 +34,7 @@ export function outsideRuns(model: PlanModel): Found[] {
         of: labelOf(document, owner)!,
         month: { month: from },
       });
-      found.push({
+      findings.push({
         place: { id: owner, month: null },
         about: id,
         message,
@@ -65,7 +65,7 @@ export function outsideRuns(model: PlanModel): Found[] {
       look(row.id, answer.savings.rows, parts);
     }
   }
-  return found;
+  return findings;
 }
 
 /** Something that happens in one month, or from one until another. */

@@ -68,7 +68,7 @@ describe('checks', () => {
   });
 
   it('exceptions that outnumber the months of a rule can become the rule', () => {
-    const months = Object.fromEntries(Array.from({ length: 7 }, (_, at) => [`2026-0${at + 1}`, 100 + at]));
+    const months = Object.fromEntries(Array.from({ length: 7 }, (_, index) => [`2026-0${index + 1}`, 100 + index]));
     const document = sketch({ lines: { income: { Pay: 50 } }, exceptions: { Pay: months } });
     expect(messages(document, 'manyExceptions')).toEqual(['Pay has exceptions in 7 months and follows its rule in 5.']);
     const next = mended(document, 'manyExceptions');
@@ -195,7 +195,7 @@ describe('checks', () => {
     const watching = (...settings: Partial<HighlightSettings>[]) => {
       const plain = { of: idOf(rent, 'Rent'), span: 'month', when: 'above', low: null, high: null, tone: 'caution' } as const;
       return settings.reduce(
-        (now, own, at) => after(now, { kind: 'highlight.set', id: `h${at}`, settings: { ...plain, word: `word ${at}`, ...own } }),
+        (now, own, index) => after(now, { kind: 'highlight.set', id: `h${index}`, settings: { ...plain, word: `word ${index}`, ...own } }),
         rent,
       );
     }; // prettier-ignore

@@ -62,7 +62,7 @@ export const yearsInTheRed: Check = (model) => {
 export const monthsInTheRed: Check = (model) => {
   const { calendar } = model;
   const net = model.seriesOf(NET)!;
-  const red = calendar.months.filter((_, at) => isInTheRed(net.valueAt(at)));
+  const red = calendar.months.filter((_, index) => isInTheRed(net.valueAt(index)));
   return yearsOf(calendar).flatMap((year): Found[] => {
     const redOfYear = red.filter((month) => yearOf(month, calendar.yearBegins) === year);
     if (redOfYear.length === 0) return [];
@@ -83,11 +83,11 @@ export const monthsInTheRed: Check = (model) => {
 export const sharesOver: Check = (model) => {
   const { document, calendar } = model;
   const { locale } = planOf(document);
-  const found: Found[] = [];
+  const findings: Found[] = [];
   const aimed = [...document.lines.values()].reduce((sum, line) => sum + (line.targetShare ?? 0), 0);
   if (aimed > 1 + 1e-9) {
     const message = messageFor('finding.targetSharesExceed', { share: writeShare(aimed, locale) });
-    found.push({ place: { id: TOTAL_INCOME, month: null }, about: 'targets', message, mend: null });
+    findings.push({ place: { id: TOTAL_INCOME, month: null }, about: 'targets', message, mend: null });
   }
   const given = [...document.lines.values()].reduce((sum, line) => {
     const last = lastStep(model.stepsOf(line.id));
@@ -97,16 +97,16 @@ export const sharesOver: Check = (model) => {
   }, 0);
   if (given > 1 + 1e-9) {
     const message = messageFor('finding.ruleSharesExceed', { share: writeShare(given, locale) });
-    found.push({ place: { id: TOTAL_INCOME, month: calendar.first }, about: 'rules', message, mend: null });
+    findings.push({ place: { id: TOTAL_INCOME, month: calendar.first }, about: 'rules', message, mend: null });
   }
-  return found;
+  return findings;
 };
 
 /** Steps and exceptions in months the plan does not have. */
 export const outsidePlan: Check = (model) => {
   const { document, calendar } = model;
   const last = calendar.months.at(-1)!;
-  const found: Found[] = [];
+  const findings: Found[] = [];
   for (const { line, from } of document.ruleSteps.values()) {
     if (from === null || from <= last) continue;
     const message = messageFor('finding.stepAfterEnd', { of: labelOf(document, line)!, month: { month: from } });
@@ -114,7 +114,7 @@ export const outsidePlan: Check = (model) => {
       words: messageFor('finding.stepAfterEnd.fix'),
       command: { kind: 'line.removeStep', line, from },
     } as const;
-    found.push({ place: { id: line, month: null }, about: from, message, mend });
+    findings.push({ place: { id: line, month: null }, about: from, message, mend });
   }
   for (const { line, month } of document.exceptions.values()) {
     if (calendar.months.includes(month)) continue;
@@ -123,7 +123,7 @@ export const outsidePlan: Check = (model) => {
       words: messageFor('finding.exceptionOutside.fix'),
       command: { kind: 'line.clearException', line, month },
     } as const;
-    found.push({ place: { id: line, month: null }, about: month, message, mend });
+    findings.push({ place: { id: line, month: null }, about: month, message, mend });
   }
   for (const { assumption, from } of document.assumptionSteps.values()) {
     if (from <= last) continue;
@@ -135,9 +135,9 @@ export const outsidePlan: Check = (model) => {
       words: messageFor('finding.valueAfterEnd.fix'),
       command: { kind: 'assumption.removeStep', assumption, from },
     } as const;
-    found.push({ place: { id: assumption, month: null }, about: from, message, mend });
+    findings.push({ place: { id: assumption, month: null }, about: from, message, mend });
   }
-  return [...found, ...outsideRuns(model)];
+  return [...findings, ...outsideRuns(model)];
 };
 
 /** Assumptions no rule and no projection uses. */
@@ -160,8 +160,8 @@ export const setAsideNever: Check = (model) => {
   return [...document.lines.values()].flatMap((line): Found[] => {
     if (document.groups.get(line.group)?.side !== 'setAside') return [];
     const series = model.seriesOf(line.id)!;
-    const months = calendar.months.map((_, at) => at).filter((at) => series.valueAt(at) > 0);
-    if (months.length === 0 || months.some((at) => !isInTheRed(left.valueAt(at)))) return [];
+    const months = calendar.months.map((_, index) => index).filter((index) => series.valueAt(index) > 0);
+    if (months.length === 0 || months.some((index) => !isInTheRed(left.valueAt(index)))) return [];
     return [
       {
         place: { id: line.id, month: calendar.months[months[0]!]! },

@@ -51,7 +51,7 @@ describe('the checks of what happened', () => {
   it('find what was entered twice, but not what the bank tells apart', () => {
     const twice = [entry('2026-06-02', -1250), entry('2026-06-02', -1250)];
     expect(sentences(PLAN, twice, 'enteredTwice')).toEqual([expect.stringContaining('Corner shop')]);
-    const apart = twice.map((each, at) => ({ ...each, reference: `bank-${at}` }));
+    const apart = twice.map((each, index) => ({ ...each, reference: `bank-${index}` }));
     expect(sentences(PLAN, apart, 'enteredTwice')).toEqual([]);
   });
 

@@ -35,21 +35,21 @@ export const typedOverRule: Check = (model) =>
 
 /** Items without a figure because something is wrong, such as a divisor that is empty. */
 export const missingInLists: Check = (model) => {
-  const found: Found[] = [];
+  const findings: Found[] = [];
   const seen = new Set<number>();
   for (const list of listsOf(model.document))
     for (const column of columnsOf(model.document, list.id)) {
       const series = model.listOf(list.id)?.seriesOf(column.id);
-      for (let at = 0; at < (series?.cleanFrom ?? 0); at++) {
-        const code = series!.codeAt(at);
+      for (let index = 0; index < (series?.cleanFrom ?? 0); index++) {
+        const code = series!.codeAt(index);
         if (code === FINE || code === BLANK || seen.has(code)) continue;
         seen.add(code);
         const problem = model.problems.get(code)!;
         const message = problemSentence(problem, model.document);
-        found.push({ place: { id: column.id, month: null }, about: String(problem.period), message, mend: null });
+        findings.push({ place: { id: column.id, month: null }, about: String(problem.period), message, mend: null });
       }
     }
-  return found;
+  return findings;
 };
 
 /** Items of which a factor is empty, so that what it comes to is missing in the total. */
@@ -59,9 +59,9 @@ export const emptyFactors: Check = (model) =>
     const series = figures.seriesOf(column.id)!;
     const factors = factorsOf(expression).filter((id) => model.document.listColumns.has(id));
     if (factors.length < 2 || series.cleanFrom === 0) return [];
-    const empty = figures.items.flatMap((item, at) => {
-      if (series.codeAt(at) !== BLANK) return [];
-      const missing = factors.filter((id) => figures.seriesOf(id)!.codeAt(at) === BLANK);
+    const empty = figures.items.flatMap((item, index) => {
+      if (series.codeAt(index) !== BLANK) return [];
+      const missing = factors.filter((id) => figures.seriesOf(id)!.codeAt(index) === BLANK);
       return missing.length > 0 && missing.length < factors.length ? [{ item, missing: missing[0]! }] : [];
     });
     const [first] = empty;

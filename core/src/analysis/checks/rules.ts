@@ -112,8 +112,8 @@ export const blankFactors: Check = (model) => {
       if (askedFor || seen.has(id) || id === line.id || outputOfFigure(id) !== null) return [];
       const series = model.seriesOf(id);
       const empty: number[] = [];
-      for (let at = from; series && at < to; at++)
-        if (series.codeAt(at) === BLANK && lineSeries.codeAt(at) !== FINE) empty.push(at);
+      for (let index = from; series && index < to; index++)
+        if (series.codeAt(index) === BLANK && lineSeries.codeAt(index) !== FINE) empty.push(index);
       if (empty.length === 0) return [];
       seen.add(id);
       const month = calendar.months[empty[0]!]!;
@@ -151,7 +151,7 @@ function factorsIn(expression: Expression, asked: ReadonlySet<string> = new Set(
           : [];
   const conditional = expression.kind === 'call' && (expression.name === 'if' || expression.name === 'IFS');
   const conditions = conditional
-    ? expression.args.filter((_, at) => at % 2 === 0 && at + 1 < expression.args.length)
+    ? expression.args.filter((_, index) => index % 2 === 0 && index + 1 < expression.args.length)
     : [];
   const inner = new Set(asked);
   for (const condition of conditions)
@@ -238,7 +238,7 @@ export const similarNames: Check = ({ document }) => {
     ...document.assumptions.values(),
     ...calculatorsOf(document).map(({ row }) => row),
   ];
-  const found: Found[] = [];
+  const findings: Found[] = [];
   things.forEach((thing, index) => {
     for (const other of things.slice(index + 1)) {
       if (!differByALetter(thing.name.toLowerCase(), other.name.toLowerCase())) continue;
@@ -246,23 +246,23 @@ export const similarNames: Check = ({ document }) => {
         name: quoteName(thing.name),
         other: quoteName(other.name),
       });
-      found.push({ place: { id: other.id, month: null }, about: thing.id, message, mend: null });
+      findings.push({ place: { id: other.id, month: null }, about: thing.id, message, mend: null });
     }
   });
-  return found;
+  return findings;
 };
 
 /** Whether one text becomes the other by one letter put in, left out or replaced. */
 export function differByALetter(a: string, b: string): boolean {
   const [short, long] = a.length <= b.length ? [a, b] : [b, a];
   if (short.length < 4 || long.length - short.length > 1 || short === long) return false;
-  let at = 0;
-  while (at < short.length && short[at] === long[at]) at++;
-  const rest = long.length === short.length ? short.slice(at + 1) : short.slice(at);
-  if (rest !== long.slice(at + 1)) return false;
-  if (/[\d\s]/.test(long[at]!) || /\d/.test(short[at] ?? '')) return false;
+  let index = 0;
+  while (index < short.length && short[index] === long[index]) index++;
+  const rest = long.length === short.length ? short.slice(index + 1) : short.slice(index);
+  if (rest !== long.slice(index + 1)) return false;
+  if (/[\d\s]/.test(long[index]!) || /\d/.test(short[index] ?? '')) return false;
   // A letter that stands by itself is a label, as in Child A and Child B.
   const alone = (text: string) =>
-    !/[\p{L}\p{M}]/u.test(text[at - 1] ?? ' ') && !/[\p{L}\p{M}]/u.test(text[at + 1] ?? ' ');
+    !/[\p{L}\p{M}]/u.test(text[index - 1] ?? ' ') && !/[\p{L}\p{M}]/u.test(text[index + 1] ?? ' ');
   return !(short.length === long.length && alone(a) && alone(b));
 }

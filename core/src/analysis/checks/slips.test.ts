@@ -24,9 +24,9 @@ function after(document: Document, command: Command): Document {
 
 /** A plan whose one slip is found with this sentence, and is gone once it is mended; what a line then comes to. */
 function mended(document: Document, kind: CheckKind, message: string, line: string): (number | null)[] {
-  const found = slipsOf(document);
-  expect(found.map((each) => [each.kind, each.message])).toEqual([[kind, message]]);
-  const next = after(document, commandOf(found[0]!.mend!, document, english));
+  const findings = slipsOf(document);
+  expect(findings.map((each) => [each.kind, each.message])).toEqual([[kind, message]]);
+  const next = after(document, commandOf(findings[0]!.mend!, document, english));
   expect(slipsOf(next)).toEqual([]);
   return calculate(next).figures(line);
 }
@@ -144,9 +144,9 @@ describe('a slip of the hand is found, and its mend is right', () => {
       taxSchedules: [{ name: 'Bands', income: 'Pay' }],
       taxBands: [{ schedule: 'Bands', from: 0, rate: 0 }, { schedule: 'Bands', from: 12_000, rate: 0.25 }],
     }); // prettier-ignore
-    const found = slipsOf(plan);
-    expect(found.map(({ kind }) => kind)).toEqual(['taxOfMonth', 'taxOfMonth']);
-    const next = found.reduce((document, { mend }) => after(document, mend!.command), plan);
+    const findings = slipsOf(plan);
+    expect(findings.map(({ kind }) => kind)).toEqual(['taxOfMonth', 'taxOfMonth']);
+    const next = findings.reduce((document, { mend }) => after(document, mend!.command), plan);
     expect(slipsOf(next)).toEqual([]);
     // A quarter of what is above 12,000 in a year, a twelfth of it each month.
     expect(calculate(next).figures('Tax')[11]).toBeCloseTo((36_000 - 12_000) / 4 / 12);
@@ -198,7 +198,7 @@ describe('plans as people make them', () => {
     })),
   ); // prettier-ignore
   const named = (names: readonly string[]) =>
-    fc.tuple(...names.map(() => line)).map((lines) => names.map((name, at) => [name, lines[at]!] as const));
+    fc.tuple(...names.map(() => line)).map((lines) => names.map((name, index) => [name, lines[index]!] as const));
 
   it('have none of them', () => {
     fc.assert(

@@ -33,11 +33,11 @@ export const tenfold: Check = (model) => {
   const plan = planOf(document);
   return [...document.lines.values()].flatMap((line) =>
     model.exceptionsOf(line.id).flatMap(({ month, amount }): Found[] => {
-      const at = calendar.months.indexOf(month);
-      if (amount === null || amount === 0 || at < 0) return [];
+      const index = calendar.months.indexOf(month);
+      if (amount === null || amount === 0 || index < 0) return [];
       const series = model.seriesOf(line.id)!;
       const others = calendar.months
-        .map((_, other) => (other === at ? NaN : Math.abs(series.valueAt(other))))
+        .map((_, other) => (other === index ? NaN : Math.abs(series.valueAt(other))))
         .filter((figure) => figure > 0)
         .sort((a, b) => a - b);
       if (others.length < ENOUGH_OTHERS || others.at(-1)! > others[0]! * ALIKE) return [];
@@ -154,15 +154,15 @@ export const taxOfAMonth: Check = (model) => {
     if (!series) return false;
     const stretch = Math.min(12, model.calendar.count);
     let some = 0;
-    for (let at = 0; at < stretch; at++) if (series.valueAt(at) > 0) some++;
+    for (let index = 0; index < stretch; index++) if (series.valueAt(index) > 0) some++;
     return some >= 6;
   };
-  const found: Found[] = [];
+  const findings: Found[] = [];
   for (const rule of inputRules(model)) {
     const { expression } = rule;
     const isIncome = calculatorsOf(document).some(({ table, row }) => table === 'taxSchedules' && rule.about === inputId(row.id, 'income')); // prettier-ignore
     if (!isIncome || expression.kind !== 'ref' || !isMonthly(expression.id)) continue;
-    found.push({
+    findings.push({
       place: rule.place,
       about: 'income',
       message: messageFor('finding.taxOfMonth', { name: rule.name, income: labelOf(document, expression.id)! }),
@@ -174,7 +174,7 @@ export const taxOfAMonth: Check = (model) => {
       const income = part.kind === 'call' && part.name === 'tax' ? part.args[1] : undefined;
       if (income?.kind !== 'ref' || !isMonthly(income.id)) continue;
       const schedule = part.kind === 'call' && part.args[0]?.kind === 'ref' ? part.args[0].id : '';
-      found.push({
+      findings.push({
         place: rule.place,
         about: `${rule.from}|${part.place.from}`,
         message: messageFor('finding.taxOfMonth', { name: rule.name, income: labelOf(document, income.id)! }),
@@ -184,7 +184,7 @@ export const taxOfAMonth: Check = (model) => {
         },
       });
     }
-  return found;
+  return findings;
 };
 
 /** A sum of the lines of a group that leaves one of them out. */
@@ -262,8 +262,8 @@ export const itemsWithoutMonth: Check = (model) => {
       if (day === null || figures === undefined || !used.has(`${list.id}.${key}`)) return [];
       const series = figures.seriesOf(column.id);
       const days = new Map([...rowsWhere(document.listCells, 'column', day.id)].map(({ item, text }) => [item, text]));
-      const lost = itemsOf(document, list.id).filter((item, at) => {
-        const figure = series?.valueAt(at) ?? NaN;
+      const lost = itemsOf(document, list.id).filter((item, index) => {
+        const figure = series?.valueAt(index) ?? NaN;
         if (figure !== figure || figure === 0) return false;
         const month = (days.get(item.id) ?? '').slice(0, 7);
         return month === '' || month < first || month > last;
@@ -318,15 +318,17 @@ export const rulesThatEnd: Check = (model) => {
 };
 
 /** Whether a line ends where a year does, after a whole year and with another to come, while all others of its group go on. */
-function endsWithItsYear(model: PlanModel, line: LineRow, at: number): boolean {
+function endsWithItsYear(model: PlanModel, line: LineRow, index: number): boolean {
   const { document, calendar } = model;
-  const isAtYear = stretches(calendar, 'year').some(({ from }) => from === at);
-  if (!isAtYear || at < LONG_ENOUGH || calendar.count - at < LONG_ENOUGH) return false;
+  const isAtYear = stretches(calendar, 'year').some(({ from }) => from === index);
+  if (!isAtYear || index < LONG_ENOUGH || calendar.count - index < LONG_ENOUGH) return false;
   const has = (id: string, place: number) => !Number.isNaN(model.seriesOf(id)!.valueAt(place));
-  const months = Array.from({ length: LONG_ENOUGH }, (_, back) => at - 1 - back);
+  const months = Array.from({ length: LONG_ENOUGH }, (_, back) => index - 1 - back);
   if (!months.every((place) => has(line.id, place))) return false;
-  const others = rowsWhere(document.lines, 'group', line.group).filter(({ id }) => id !== line.id && has(id, at - 1));
-  return others.length >= 2 && others.every(({ id }) => has(id, at));
+  const others = rowsWhere(document.lines, 'group', line.group).filter(
+    ({ id }) => id !== line.id && has(id, index - 1),
+  );
+  return others.length >= 2 && others.every(({ id }) => has(id, index));
 }
 
 /** A loan that is paid back while the plan runs, and that nothing in the plan counts. */

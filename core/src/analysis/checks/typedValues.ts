@@ -22,15 +22,15 @@ export function valuesTyped(expression: Expression): TypedValue[] {
   // A number beside `year`, `period` and the like counts months or years.
   const besideCalendar =
     expression.kind === 'binary' && children.some((child) => [...partsOf(child)].some(({ kind }) => kind === 'word'));
-  return children.flatMap((child, at) =>
-    child.kind === 'number' && (besideCalendar || isCount(expression, at)) ? [] : valuesTyped(child),
+  return children.flatMap((child, index) =>
+    child.kind === 'number' && (besideCalendar || isCount(expression, index)) ? [] : valuesTyped(child),
   );
 }
 
 /** Whether a part says how many months, places or decimals a function is to take. */
-function isCount(expression: Expression, at: number): boolean {
+function isCount(expression: Expression, index: number): boolean {
   if (expression.kind !== 'call') return false;
-  const takes = parameterAt(functionOf(expression), at)?.takes;
+  const takes = parameterAt(functionOf(expression), index)?.takes;
   return takes === 'count' || takes === 'month';
 }
 

@@ -26,7 +26,7 @@ export interface WrittenRule {
   readonly formula: string;
   readonly expression: Expression;
   /** A sentence about it, from what was found in it. */
-  readonly say: (found: Text) => Message;
+  readonly say: (text: Text) => Message;
   /** The command that puts another formula in its place. */
   readonly rewrite: (formula: string) => Command;
 }
@@ -68,7 +68,7 @@ export function lineRules(model: PlanModel): LineRule[] {
     return [...steps, ...exceptions].flatMap((rule): LineRule[] => {
       if (rule.from < 0) return [];
       const place = { id: line.id, month: calendar.months[rule.from]! };
-      const say = (found: Text) => messageFor('finding.theRuleOf', { name: line.name, found });
+      const say = (text: Text) => messageFor('finding.theRuleOf', { name: line.name, found: text });
       const { name, unit } = line;
       return readable({ ...rule, place, about: '', name, unit, list: null, line, say });
     });
@@ -85,7 +85,7 @@ export function assumptionRules({ document }: PlanModel): WrittenRule[] {
       unit,
       list: null,
       formula,
-      say: (found: Text) => messageFor('finding.theFormulaOf', { name, found }),
+      say: (text: Text) => messageFor('finding.theFormulaOf', { name, found: text }),
       rewrite: (next: string): Command => ({ kind: 'assumption.set', assumption: id, settings: { formula: next } }),
     }),
   );
@@ -102,7 +102,7 @@ export function inputRules({ document }: PlanModel): WrittenRule[] {
         unit,
         list: null,
         formula,
-        say: (found: Text) => messageFor('finding.theOf', { words, name: calculator.row.name, found }),
+        say: (text: Text) => messageFor('finding.theOf', { words, name: calculator.row.name, found: text }),
         rewrite: (next: string): Command => commandForInput(document, id, next),
       }),
     ),
@@ -121,7 +121,7 @@ export function columnRules({ document }: PlanModel): ColumnRule[] {
         unit: unitOfColumn(document, column),
         list: list.id,
         column,
-        say: (found: Text) => messageFor('finding.theRuleOf', { name, found }),
+        say: (text: Text) => messageFor('finding.theRuleOf', { name, found: text }),
       };
       const rewrite = (formula: string): Command => ({ kind: 'listColumn.set', column: column.id, settings: { formula } }); // prettier-ignore
       const ofItems = rowsWhere(document.listCells, 'column', column.id).flatMap(({ item, formula }) =>

@@ -64,8 +64,8 @@ describe('two moments of a plan', () => {
     fc.assert(
       fc.property(fc.array(draws, { minLength: 1, maxLength: 12 }), (drawn) => {
         const before = startingPlan();
-        const now = drawn.reduce((document, draw, at) => {
-          const command = commandFor(document, draw, at);
+        const now = drawn.reduce((document, draw, index) => {
+          const command = commandFor(document, draw, index);
           const decision = command && decide(document, command);
           return decision?.ok ? applyChanges(document, decision.changes) : document;
         }, before);
@@ -74,15 +74,15 @@ describe('two moments of a plan', () => {
           shown.lines.map(({ id, what, years, months }) => ({ id, what, years: [...years], months: [...months] })).sort((a, b) => (a.id + a.what < b.id + b.what ? -1 : 1)); // prettier-ignore
         const turned = exchanged(back).map(({ years, months, ...rest }) => ({
           ...rest,
-          years: years.map(({ of, before: was, after: is }) => ({ of, before: is, after: was })),
-          months: months.map(({ of, before: was, after: is }) => ({ of, before: is, after: was })),
+          years: years.map(({ of, before: before, after: after }) => ({ of, before: after, after: before })),
+          months: months.map(({ of, before: before, after: after }) => ({ of, before: after, after: before })),
         }));
         expect(turned).toEqual(exchanged(there));
         expect(back.rows.length).toBe(there.rows.length);
         for (const row of there.rows) {
           expect([row.kind, row.state === 'changed' && row.fields.length === 0]).toEqual([expect.stringMatching(/\w/), false]); // prettier-ignore
-          for (const { before: was, after: is } of row.fields)
-            expect(`${english(was)}${english(is)}`).not.toMatch(/undefined|NaN|\[object/);
+          for (const { before: before, after: after } of row.fields)
+            expect(`${english(before)}${english(after)}`).not.toMatch(/undefined|NaN|\[object/);
         }
         expect(between(now, now)).toEqual({ lines: [], rows: [] });
       }),

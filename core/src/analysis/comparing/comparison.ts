@@ -81,7 +81,7 @@ function figuresIn({ document, sums }: Moment): Figures {
   const model = new Model(document);
   const { calendar } = model;
   const actuals = actualsFrom(sums).lines;
-  const places = new Map(calendar.months.map((month, at) => [month, at]));
+  const places = new Map(calendar.months.map((month, index) => [month, index]));
   const figures = new Map<string, (number | null)[]>();
   const ofBudget = (id: string) => {
     let known = figures.get(id);
@@ -112,8 +112,8 @@ function figuresIn({ document, sums }: Moment): Figures {
 }
 
 function differenceOf(id: string, what: LineDifference['what'], old: Figures, now: Figures): LineDifference[] {
-  const [was, is] = [old.has(id, what), now.has(id, what)];
-  if (!was && !is) return [];
+  const [wasSet, is] = [old.has(id, what), now.has(id, what)];
+  if (!wasSet && !is) return [];
   const differing = <P>(places: readonly P[], figure: (figures: Figures, place: P) => number | null) =>
     places.flatMap((of) => {
       const [before, after] = [figure(old, of), figure(now, of)];
@@ -125,7 +125,7 @@ function differenceOf(id: string, what: LineDifference['what'], old: Figures, no
   const row = document.lines.get(id);
   const formerName = row ? (old.document.lines.get(id)?.name ?? null) : null;
   const isRenamed = row !== undefined && formerName !== null && formerName !== row.name && now.document.lines.has(id);
-  const state = was === is ? 'changed' : is ? 'added' : 'removed';
+  const state = wasSet === is ? 'changed' : is ? 'added' : 'removed';
   const appears = what === 'budget' && state !== 'changed';
   if (months.length === 0 && years.length === 0 && !appears && !(isRenamed && what === 'budget')) return [];
   return [

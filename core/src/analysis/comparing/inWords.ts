@@ -47,11 +47,15 @@ export function rowInWords(change: Change, before: Document, after: Document): R
   const row = (change.after ?? change.before) as unknown as Values;
   const document = change.after ? after : before;
   const state = change.before === null ? 'added' : change.after === null ? 'removed' : 'changed';
-  const was = change.before && saidOf(table, change.before as unknown as Values, before);
-  const is = change.after && saidOf(table, change.after as unknown as Values, after);
-  const names = [...new Set([...(is?.keys() ?? []), ...(was?.keys() ?? [])])];
+  const previous = change.before && saidOf(table, change.before as unknown as Values, before);
+  const current = change.after && saidOf(table, change.after as unknown as Values, after);
+  const names = [...new Set([...(current?.keys() ?? []), ...(previous?.keys() ?? [])])];
   const fields = names
-    .map((name) => ({ name: wordOf('columns', name), before: was?.get(name) ?? null, after: is?.get(name) ?? null }))
+    .map((name) => ({
+      name: wordOf('columns', name),
+      before: previous?.get(name) ?? null,
+      after: current?.get(name) ?? null,
+    }))
     .filter(({ before: one, after: other }) => one === null || other === null || !isSameText(one, other));
   if (state === 'changed' && fields.length === 0) return [];
   const owner = ownerOf(table, id, row);

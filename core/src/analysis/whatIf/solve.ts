@@ -47,9 +47,9 @@ export function solve(document: Document, { assumption, low, high, figure, targe
     const [first] = known;
     return Math.abs(first!.off) <= tolerance ? { kind: 'any' } : { kind: 'unmoved', figure: first!.off + target };
   }
-  const found = rootsOf(off, places, tolerance);
-  const [only] = found;
-  if (found.length > 1) return { kind: 'several', values: found };
+  const roots = rootsOf(off, places, tolerance);
+  const [only] = roots;
+  if (roots.length > 1) return { kind: 'several', values: roots };
   if (only) return only.from === only.to ? { kind: 'one', value: only.from } : { kind: 'range', ...only };
   const nearest = known.reduce((best, sample) => (Math.abs(sample.off) < Math.abs(best.off) ? sample : best));
   return { kind: 'none', nearest: nearest.value, figure: nearest.off + target };

@@ -14,10 +14,10 @@ export function sweep(
 ): Float64Array[] {
   const cases = new Cases(document);
   const table = figures.map(() => new Float64Array(values.length));
-  values.forEach((value, at) => {
+  values.forEach((value, index) => {
     cases.take([[assumption, value]]);
-    figures.forEach((figure, row) => (table[row]![at] = cases.figure(figure)));
-    progress((at + 1) / values.length);
+    figures.forEach((figure, row) => (table[row]![index] = cases.figure(figure)));
+    progress((index + 1) / values.length);
   });
   return table;
 }

@@ -93,9 +93,9 @@ export function uncertainty(
     cases.take(draws.map((draw) => [draw.assumption, drawn(draw, document, random)] as const));
     const net = cases.model.seriesOf(NET)!.values;
     const cumulative = cases.model.seriesOf(CUMULATIVE_NET)!.values;
-    for (let at = 0; at < count; at++) {
-      outcomes.net[at * runs + run] = net[at]!;
-      outcomes.cumulative[at * runs + run] = cumulative[at]!;
+    for (let index = 0; index < count; index++) {
+      outcomes.net[index * runs + run] = net[index]!;
+      outcomes.cumulative[index * runs + run] = cumulative[index]!;
     }
     const end = cumulative[count - 1]!;
     if (end !== end) missing++;
@@ -143,14 +143,14 @@ function standardNormal(random: () => number): number {
 
 function bandOf(outcomes: Float64Array, count: number, runs: number, [below, above]: BandLimits): Band {
   const band = { low: new Float64Array(count), middle: new Float64Array(count), high: new Float64Array(count) };
-  for (let at = 0; at < count; at++) {
+  for (let index = 0; index < count; index++) {
     // What has no figure sorts last, and is left out.
-    const all = outcomes.subarray(at * runs, (at + 1) * runs).sort();
+    const all = outcomes.subarray(index * runs, (index + 1) * runs).sort();
     const firstMissing = all.findIndex((figure) => figure !== figure);
     const sorted = firstMissing < 0 ? all : all.subarray(0, firstMissing);
-    band.low[at] = quantile(sorted, below);
-    band.middle[at] = quantile(sorted, 0.5);
-    band.high[at] = quantile(sorted, above);
+    band.low[index] = quantile(sorted, below);
+    band.middle[index] = quantile(sorted, 0.5);
+    band.high[index] = quantile(sorted, above);
   }
   return band;
 }
@@ -158,10 +158,10 @@ function bandOf(outcomes: Float64Array, count: number, runs: number, [below, abo
 /** The value below which a share of a sorted list lies, between two of its values where need be; NaN for none. */
 export function quantile(sorted: ArrayLike<number>, share: number): number {
   if (sorted.length === 0) return NaN;
-  const at = (sorted.length - 1) * share;
-  const below = Math.floor(at);
+  const index = (sorted.length - 1) * share;
+  const below = Math.floor(index);
   const above = Math.min(sorted.length - 1, below + 1);
-  return sorted[below]! + (sorted[above]! - sorted[below]!) * (at - below);
+  return sorted[below]! + (sorted[above]! - sorted[below]!) * (index - below);
 }
 
 /** Numbers from 0 to 1 that a seed decides (mulberry32, by Tommy Ettinger, in the public domain). */

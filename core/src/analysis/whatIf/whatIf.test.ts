@@ -52,7 +52,7 @@ describe('a sweep', () => {
     fc.assert(
       fc.property(fc.array(fc.double({ min: -10, max: 10, noNaN: true }), { minLength: 1, maxLength: 8 }), (values) => {
         const [net] = sweep(document, price, values, [NET_OF_ALL]);
-        values.forEach((value, at) => expect(net![at]).toBeCloseTo(total(withValue(document, price, value)), 8));
+        values.forEach((value, index) => expect(net![index]).toBeCloseTo(total(withValue(document, price, value)), 8));
       }),
       runs(25),
     );
@@ -161,9 +161,9 @@ describe('uncertainty', () => {
   it('gives bands in order, around what the middle of the ranges gives', () => {
     const { net, cumulative, endsInTheRed } = asked(document, draws, 2000, 1);
     for (const band of [net, cumulative])
-      band.low.forEach((low, at) => {
-        expect(low).toBeLessThanOrEqual(band.middle[at]!);
-        expect(band.middle[at]!).toBeLessThanOrEqual(band.high[at]!);
+      band.low.forEach((low, index) => {
+        expect(low).toBeLessThanOrEqual(band.middle[index]!);
+        expect(band.middle[index]!).toBeLessThanOrEqual(band.high[index]!);
       });
     const cases = new Cases(document);
     cases.take([[draws[0]!.assumption, 4], [draws[1]!.assumption, 0.05]]); // prettier-ignore
@@ -179,9 +179,9 @@ describe('uncertainty', () => {
     const { net } = asked(document, fixed, 20, 1);
     calculate(document)
       .figures('Net')
-      .forEach((figure, at) => {
-        expect(net.low[at]).toBeCloseTo(figure!, 8);
-        expect(net.high[at]).toBeCloseTo(figure!, 8);
+      .forEach((figure, index) => {
+        expect(net.low[index]).toBeCloseTo(figure!, 8);
+        expect(net.high[index]).toBeCloseTo(figure!, 8);
       });
   });
 });

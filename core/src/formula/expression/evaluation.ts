@@ -1,7 +1,7 @@
 /** What evaluating a formula month by month is made of; shared by the functions and the engine that compiles them. */
 
 /** Gives the figure of a period; for NaN, `why.code` says why there is none. */
-export type Reader = (at: number) => number;
+export type Reader = (index: number) => number;
 
 /** The code of a figure that is there, and of a month left empty; higher codes are problems. */
 export const FINE = 0;
@@ -25,14 +25,14 @@ export interface Site {
 }
 
 /** A figure, or why there is none: no result, or one too large. */
-export function checked(value: number, at: number, site: Site): number {
-  if (value !== value) return without(site.code('noResult', at));
-  return Number.isFinite(value) ? value : without(site.code('tooLarge', at));
+export function checked(value: number, index: number, site: Site): number {
+  if (value !== value) return without(site.code('noResult', index));
+  return Number.isFinite(value) ? value : without(site.code('tooLarge', index));
 }
 
 /** Whether a condition holds; an empty one does not. `undefined` when it has a problem, which `why` then holds. */
-export function truth(condition: Reader, at: number): boolean | undefined {
-  const value = condition(at);
+export function truth(condition: Reader, index: number): boolean | undefined {
+  const value = condition(index);
   if (value === value) return value !== 0;
   return why.code === BLANK ? false : undefined;
 }

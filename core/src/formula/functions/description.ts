@@ -147,7 +147,7 @@ export const rate = parameter('rate');
 export const count = parameter('count');
 export const month = parameter('month');
 export const schedule = parameter('schedule');
-export const optional = (of: Parameter): Parameter => ({ ...of, needed: false });
+export const optional = (parameter: Parameter): Parameter => ({ ...parameter, needed: false });
 /** A word that says how the function works, such as `year`. */
 export const word = (name: string, words: readonly string[], orFigures = false): Parameter => ({
   name,
@@ -217,8 +217,10 @@ export function wordOf({
   | { readonly at: number; readonly words: readonly string[]; readonly orFigures: boolean }
   | undefined {
   const all = [...parameters, ...more];
-  const at = all.findIndex(({ takes }) => takes === 'word');
-  return at < 0 ? undefined : { at, words: all[at]!.words ?? [], orFigures: all[at]!.orFigures ?? false };
+  const index = all.findIndex(({ takes }) => takes === 'word');
+  return index < 0
+    ? undefined
+    : { at: index, words: all[index]!.words ?? [], orFigures: all[index]!.orFigures ?? false };
 }
 
 /** The whole number written as an argument, 1 when there is none, `undefined` when it has to be computed. */

@@ -59,9 +59,9 @@ describe('what is missing, and what is in the middle', () => {
     ['days', [31, 28, 31, 30]],
     ['at(Some, 2026-01) / days * 31', [10, 310 / 28, 10, 310 / 30]],
   ])('%s', (rule, expected) => {
-    figuresOf(rule).forEach((figure, at) => {
-      if (expected[at] === null) expect(figure).toBeNull();
-      else expect(figure).toBeCloseTo(expected[at]!, 9);
+    figuresOf(rule).forEach((figure, index) => {
+      if (expected[index] === null) expect(figure).toBeNull();
+      else expect(figure).toBeCloseTo(expected[index]!, 9);
     });
   });
 });
@@ -94,7 +94,7 @@ describe('the functions', () => {
     expect(shape('RATE')).toBe('periods, payment, present, [future], [type], [guess]');
     expect(countsOf(functionNamed('PMT')!)).toEqual({ least: 3, most: 5 });
     expect(countsOf(functionNamed('sum')!)).toEqual({ least: 1, most: 100 });
-    expect([0, 1, 4, 5].map((at) => parameterAt(functionNamed('IFS')!, at)?.takes)).toEqual([
+    expect([0, 1, 4, 5].map((index) => parameterAt(functionNamed('IFS')!, index)?.takes)).toEqual([
       'condition', 'figure', 'condition', 'figure',
     ]); // prettier-ignore
     expect(parameterAt(functionNamed('abs')!, 1)).toBeUndefined();

@@ -10,7 +10,7 @@ export const LOGIC = family('logic', [
     example: 'if(month = 3, 212, 0)',
     parameters: [condition('condition'), figure('then'), optional(figure('otherwise'))],
     evaluation: { way: 'month', reader: choice, quick: 'choice' },
-    unit: (of) => of.agree((argument) => argument > 0),
+    unit: (call) => call.agree((argument) => argument > 0),
   },
   {
     name: 'IFS',
@@ -19,7 +19,7 @@ export const LOGIC = family('logic', [
     parameters: [condition('condition'), figure('then')],
     more: [condition('condition'), figure('then')],
     evaluation: { way: 'month', reader: choice },
-    unit: (of) => of.agree((argument) => argument % 2 === 1),
+    unit: (call) => call.agree((argument) => argument % 2 === 1),
   },
   {
     name: 'and',
@@ -48,8 +48,8 @@ export const LOGIC = family('logic', [
       way: 'month',
       reader:
         ([given]) =>
-        (at) => {
-          const holds = truth(given!, at);
+        (index) => {
+          const holds = truth(given!, index);
           return holds === undefined ? NaN : holds ? 0 : 1;
         },
     },
@@ -64,12 +64,12 @@ export const LOGIC = family('logic', [
       way: 'month',
       reader:
         ([x, otherwise]) =>
-        (at) => {
-          const value = x!(at);
-          return value === value || why.code === BLANK ? value : otherwise!(at);
+        (index) => {
+          const value = x!(index);
+          return value === value || why.code === BLANK ? value : otherwise!(index);
         },
     },
-    unit: (of) => of.agree(),
+    unit: (call) => call.agree(),
   },
   {
     name: 'ISBLANK',
@@ -80,8 +80,8 @@ export const LOGIC = family('logic', [
       way: 'month',
       reader:
         ([x]) =>
-        (at) => {
-          const value = x!(at);
+        (index) => {
+          const value = x!(index);
           return value !== value && why.code === BLANK ? 1 : 0;
         },
     },
@@ -90,23 +90,23 @@ export const LOGIC = family('logic', [
 ]);
 
 function choice(args: readonly Reader[]): Reader {
-  return (at) => {
+  return (index) => {
     let next = 0;
     for (; next + 1 < args.length; next += 2) {
-      const holds = truth(args[next]!, at);
+      const holds = truth(args[next]!, index);
       if (holds === undefined) return NaN;
-      if (holds) return args[next + 1]!(at);
+      if (holds) return args[next + 1]!(index);
     }
-    return next < args.length ? args[next]!(at) : without(BLANK);
+    return next < args.length ? args[next]!(index) : without(BLANK);
   };
 }
 
 function connective(all: boolean): Evaluation {
   const reader =
     (conditions: readonly Reader[]): Reader =>
-    (at) => {
+    (index) => {
       for (const each of conditions) {
-        const holds = truth(each, at);
+        const holds = truth(each, index);
         if (holds === undefined) return NaN;
         if (holds !== all) return all ? 0 : 1;
       }

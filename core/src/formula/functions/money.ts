@@ -30,8 +30,8 @@ export const MONEY = family('money', [
     parameters: [figure('x'), optional(figure('base'))],
     evaluation: (call) =>
       call.args.length === 1 ? { way: 'among', compute: sharesOfTotal } : { way: 'operator', operator: '/' },
-    unit(of) {
-      if (of.units.length > 1) of.comparable();
+    unit(call) {
+      if (call.units.length > 1) call.comparable();
       return 'percent';
     },
   },
@@ -41,8 +41,8 @@ export const MONEY = family('money', [
     example: 'prior(Rent) * (1 + monthly(Inflation, effective))',
     parameters: [rate('yearly rate'), word('effective', ['effective'])],
     evaluation: { way: 'month', reader: ([yearly], call, site) => monthly(yearly!, call.args[1] !== undefined, site) },
-    unit(of) {
-      if (of.units[0] === 'ratePerMonth') of.doubt(null, messageFor('function.monthly.isMonthly'));
+    unit(call) {
+      if (call.units[0] === 'ratePerMonth') call.doubt(null, messageFor('function.monthly.isMonthly'));
       return 'ratePerMonth';
     },
   },
@@ -60,10 +60,10 @@ export const MONEY = family('money', [
     example: 'tax(Bands, total(Pay, year))',
     parameters: [schedule('schedule'), figure('income')],
     evaluation: { way: 'schedule', reader: tax },
-    unit(of) {
-      const income = of.units[1]!;
+    unit(call) {
+      const income = call.units[1]!;
       if (income !== 'any' && income !== 'money')
-        of.doubt(1, messageFor('function.tax.takesMoney', { unit: of.words(income) }));
+        call.doubt(1, messageFor('function.tax.takesMoney', { unit: call.words(income) }));
       return 'money';
     },
   },
@@ -180,25 +180,25 @@ export const MONEY = family('money', [
 ]);
 
 /** Money from a rate per period. */
-function perPeriod(of: CallUnits): Inferred {
-  if (of.units[0] === 'ratePerYear') of.yearlyWherePeriodic(0);
+function perPeriod(call: CallUnits): Inferred {
+  if (call.units[0] === 'ratePerYear') call.yearlyWherePeriodic(0);
   return 'money';
 }
 
-function paymentUnit(of: CallUnits): Inferred {
-  if (of.units[1] === 'ratePerMonth') of.doubt(1, messageFor('function.payment.isMonthly'));
-  if (of.units[2] === 'years') {
-    const inMonths = `${of.write(2, true)} * 12`;
-    of.doubt(2, messageFor('function.payment.isInYears'), { words: inMonths, replacement: inMonths });
+function paymentUnit(call: CallUnits): Inferred {
+  if (call.units[1] === 'ratePerMonth') call.doubt(1, messageFor('function.payment.isMonthly'));
+  if (call.units[2] === 'years') {
+    const inMonths = `${call.write(2, true)} * 12`;
+    call.doubt(2, messageFor('function.payment.isInYears'), { words: inMonths, replacement: inMonths });
   }
   return 'money';
 }
 
 function monthly(rates: Reader, effective: boolean, site: Site): Reader {
-  return (at) => {
-    const yearly = rates(at);
+  return (index) => {
+    const yearly = rates(index);
     if (yearly !== yearly || !effective) return yearly / 12;
-    return checked(Math.expm1(Math.log1p(yearly) / 12), at, site);
+    return checked(Math.expm1(Math.log1p(yearly) / 12), index, site);
   };
 }
 
@@ -225,39 +225,39 @@ function rateOfReturn(flow: number[], [, guess]: readonly Reader[], site: Site):
  * rebate limit they are nothing; a year without bands, and bands or limits that cannot be, have no result.
  */
 function tax({ sets, year, income, allowance, rebateLimit }: TaxTerms, site: Site): Reader {
-  const orNothing = (reader: Reader, at: number): number => {
-    const value = reader(at);
+  const orNothing = (reader: Reader, index: number): number => {
+    const value = reader(index);
     return value === value ? value : why.code > BLANK ? NaN : 0;
   };
-  return (at) => {
-    const amount = income(at);
+  return (index) => {
+    const amount = income(index);
     if (amount !== amount) return NaN;
-    const free = orNothing(allowance, at);
+    const free = orNothing(allowance, index);
     if (free !== free) return NaN;
-    const limit = orNothing(rebateLimit, at);
+    const limit = orNothing(rebateLimit, index);
     if (limit !== limit) return NaN;
-    const set = setOfYear(sets, year(at));
-    if (!set) return without(site.code('noResult', at));
+    const set = setOfYear(sets, year(index));
+    if (!set) return without(site.code('noResult', index));
     const bands: { from: number; rate: number }[] = [];
     for (const read of set.bands) {
-      const from = read.from(at);
+      const from = read.from(index);
       if (from !== from) return NaN;
-      const rate = read.rate(at);
+      const rate = read.rate(index);
       if (rate !== rate) return NaN;
       bands.push({ from, rate });
     }
     const schedule = { bands, allowance: free, rebateLimit: limit };
-    return scheduleRefusal(schedule) === null ? taxOn(amount, schedule).tax : without(site.code('noResult', at));
+    return scheduleRefusal(schedule) === null ? taxOn(amount, schedule).tax : without(site.code('noResult', index));
   };
 }
 
 /** What each figure is of the total of all; no result where that is nothing. */
 function sharesOfTotal(figures: Float64Array, into: Float64Array): void {
   let total = 0;
-  for (let at = 0; at < figures.length; at++) {
-    const figure = figures[at]!;
+  for (let index = 0; index < figures.length; index++) {
+    const figure = figures[index]!;
     if (figure === figure) total += figure;
   }
   if (total === 0) into.fill(NaN);
-  else for (let at = 0; at < figures.length; at++) into[at] = figures[at]! / total;
+  else for (let index = 0; index < figures.length; index++) into[index] = figures[index]! / total;
 }

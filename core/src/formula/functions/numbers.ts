@@ -5,7 +5,7 @@ import { count, family, figure, figures, optional, series, type CallUnits } from
 
 const x = figure('x');
 const digits = optional(count('digits'));
-const agree = (of: CallUnits) => of.agree();
+const agree = (call: CallUnits) => call.agree();
 
 /** Arithmetic with figures of the same month. */
 export const NUMBERS = family('numbers', [
@@ -53,9 +53,9 @@ export const NUMBERS = family('numbers', [
     more: [x],
     evaluation: {
       way: 'month',
-      reader: (all) => (at) => {
+      reader: (all) => (index) => {
         let count = 0;
-        for (const each of all) if (!Number.isNaN(each(at))) count++;
+        for (const each of all) if (!Number.isNaN(each(index))) count++;
         return count;
       },
     },
@@ -152,11 +152,11 @@ function medianOf(...given: number[]): number {
 /** The place of each figure among all; NaN where there is none. */
 function ranks(figures: Float64Array, into: Float64Array): void {
   const order = Array.from(figures.keys())
-    .filter((at) => figures[at] === figures[at])
+    .filter((index) => figures[index] === figures[index])
     .sort((a, b) => figures[b]! - figures[a]!);
   into.fill(NaN);
-  order.forEach((at, index) => {
+  order.forEach((position, index) => {
     const before = order[index - 1];
-    into[at] = before !== undefined && isSame(figures[before]!, figures[at]!) ? into[before]! : index + 1;
+    into[position] = before !== undefined && isSame(figures[before]!, figures[position]!) ? into[before]! : index + 1;
   });
 }

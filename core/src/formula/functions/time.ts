@@ -68,7 +68,7 @@ export const TIME = family('time', [
     parameters: [series('x')],
     more: [word('quarter or year or x', SPANS, true)],
     evaluation: (call) => (isTimeAverage(call) ? { way: 'stretch', summary: 'average' } : OF_SEVERAL),
-    unit: (of) => (of.call.args[1]?.kind === 'word' ? of.units[0]! : of.agree()),
+    unit: (call) => (call.call.args[1]?.kind === 'word' ? call.units[0]! : call.agree()),
   },
   overStretch('lowest', messageFor('function.lowest'), 'lowest(Pay, year)'),
   overStretch('highest', messageFor('function.highest'), 'highest(Rent)'),
@@ -120,12 +120,12 @@ export function spanOf(arg: Expression | undefined): Span {
 }
 
 /** Growth once a year takes a yearly rate, growth month by month a monthly one. */
-function growthUnit(of: CallUnits): CallUnits['units'][number] {
-  const byMonth = spanOf(of.call.args[3]) === 'month';
-  if (byMonth && of.units[1] === 'ratePerYear') of.yearlyWherePeriodic(1, 'effective');
-  if (!byMonth && of.units[1] === 'ratePerMonth')
-    of.doubt(1, messageFor('function.grow.isMonthly', { rate: of.write(1) }));
-  return of.units[0]!;
+function growthUnit(call: CallUnits): CallUnits['units'][number] {
+  const byMonth = spanOf(call.call.args[3]) === 'month';
+  if (byMonth && call.units[1] === 'ratePerYear') call.yearlyWherePeriodic(1, 'effective');
+  if (!byMonth && call.units[1] === 'ratePerMonth')
+    call.doubt(1, messageFor('function.grow.isMonthly', { rate: call.write(1) }));
+  return call.units[0]!;
 }
 
 /**
@@ -141,18 +141,18 @@ function growth(amount: Reader, rate: Reader, from: Reader, span: Span): Accumul
     forget: () => {
       start = -1;
     },
-    reader: (at) => {
-      const first = Math.round(from(at)) - 1;
+    reader: (index) => {
+      const first = Math.round(from(index)) - 1;
       if (first !== first) return NaN;
-      if (at < first) return without(BLANK);
-      if (first !== start || at < reached) {
+      if (index < first) return without(BLANK);
+      if (first !== start || index < reached) {
         start = first;
         reached = first;
         factor = 1;
       }
-      if (reached < 0 && reached + stride <= at) {
+      if (reached < 0 && reached + stride <= index) {
         // Growth that began before the plan goes on at the rate of the plan's first month until then.
-        const steps = Math.min(Math.floor(-reached / stride), Math.floor((at - reached) / stride));
+        const steps = Math.min(Math.floor(-reached / stride), Math.floor((index - reached) / stride));
         factor *= (1 + rate(0)) ** steps;
         reached += steps * stride;
         if (factor !== factor) {
@@ -160,7 +160,7 @@ function growth(amount: Reader, rate: Reader, from: Reader, span: Span): Accumul
           return NaN;
         }
       }
-      for (; reached + stride <= at; reached += stride) {
+      for (; reached + stride <= index; reached += stride) {
         const grown = factor * (1 + rate(Math.max(0, reached + stride)));
         if (grown !== grown) {
           start = -1;
@@ -168,16 +168,16 @@ function growth(amount: Reader, rate: Reader, from: Reader, span: Span): Accumul
         }
         factor = grown;
       }
-      return factor * amount(at);
+      return factor * amount(index);
     },
   };
 }
 
 /** The average of the months before; empty ones are passed over. */
 function recent(x: Reader, months: Reader): Reader {
-  return (at) => {
-    const count = Math.round(months(at));
-    return count === count ? summarize('average', x, Math.max(0, at - count), at) : NaN;
+  return (index) => {
+    const count = Math.round(months(index));
+    return count === count ? summarize('average', x, Math.max(0, index - count), index) : NaN;
   };
 }
 
@@ -187,8 +187,8 @@ export function summarize(name: Summary, x: Reader, from: number, to: number): n
   let sum = 0;
   let low = Infinity;
   let high = -Infinity;
-  for (let at = from; at < to; at++) {
-    const value = x(at);
+  for (let index = from; index < to; index++) {
+    const value = x(index);
     if (value !== value) {
       if (why.code > BLANK) return NaN;
       continue;

@@ -65,7 +65,7 @@ describe('whatever is taken can be written and read again', () => {
   it('a formula that grows by being raised again and again, until it says that it is too long', () => {
     const plan = household();
     plan.do({ kind: 'line.setFormula', line: plan.idOf('Rent'), month: START, reach: 'every', formula: 'Pay / 2' });
-    const cells = [0, 1].map((at) => ({ line: plan.idOf('Rent'), month: addMonths(START, at) }));
+    const cells = [0, 1].map((index) => ({ line: plan.idOf('Rent'), month: addMonths(START, index) }));
     const raise: Command = { kind: 'figures.adjust', cells, by: { kind: 'amount', amount: 1, notBelowZero: true } };
     let refusal: Message | null = null;
     for (let time = 0; time < 300 && refusal === null; time++) {
@@ -77,7 +77,7 @@ describe('whatever is taken can be written and read again', () => {
   });
 
   it('sixty of the longest names in one formula', () => {
-    const names = Array.from({ length: 60 }, (_, at) => `${"'".repeat(76)}${at}`);
+    const names = Array.from({ length: 60 }, (_, index) => `${"'".repeat(76)}${index}`);
     const plan = planWith(sketch({ lines: { memo: Object.fromEntries(names.map((name) => [name, 1])) } }));
     const formula = names
       .slice(1)
@@ -101,15 +101,15 @@ describe('whatever is taken can be written and read again', () => {
     const plan = planWith(
       sketch({
         months: 600,
-        lines: { memo: Object.fromEntries(Array.from({ length: 360 }, (_, at) => [`L${at}`, null])) },
+        lines: { memo: Object.fromEntries(Array.from({ length: 360 }, (_, index) => [`L${index}`, null])) },
       }),
     );
     const lines = [...plan.document.lines.keys()];
     const block = (from: number): Command => ({
       kind: 'figures.set',
       as: 'exceptions',
-      figures: Array.from({ length: 10_000 }, (_, at) => {
-        const cell = from + at;
+      figures: Array.from({ length: 10_000 }, (_, index) => {
+        const cell = from + index;
         return { line: lines[Math.floor(cell / 600)]!, month: addMonths(START, cell % 600), figure: cell };
       }),
     });
@@ -125,7 +125,9 @@ describe('whatever is taken can be written and read again', () => {
     expect(
       english(plan.refused({ kind: 'line.setFormula', line: plan.idOf('B'), month: START, reach: 'every', formula })),
     ).toBeNull();
-    const many = Object.fromEntries(Array.from({ length: 60 }, (_, at) => [`L${at}`, formula.replaceAll('A', 'A')]));
+    const many = Object.fromEntries(
+      Array.from({ length: 60 }, (_, index) => [`L${index}`, formula.replaceAll('A', 'A')]),
+    );
     expect(() => sketch({ months: 600, lines: { memo: { A: 'period', ...many } } })).toSay(
       /take too long to calculate/,
     );

@@ -91,12 +91,13 @@ export const accountCommands = {
       const account = existing(draft, 'accounts', settings.account, messageFor('command.thisAccount'));
       checkFigure(settings.balance, 'balance');
       draft.set('reconciliations', { id, ...settings });
-      entries.forEach(({ entry, before: given }, at) => {
+      entries.forEach(({ entry, before: given }, index) => {
         const before = entryOf(entry, given);
         const side = sideOf(before, account.id);
-        if (side === null) throw refused('invalid', messageFor('command.entryOfOtherAccount'), `entries.${at}`);
-        if (before[side] !== '') throw refused('conflict', messageFor('command.entryTickedElsewhere'), `entries.${at}`);
-        setEntry(draft, before, { ...before, [side]: id }, `entries.${at}`);
+        if (side === null) throw refused('invalid', messageFor('command.entryOfOtherAccount'), `entries.${index}`);
+        if (before[side] !== '')
+          throw refused('conflict', messageFor('command.entryTickedElsewhere'), `entries.${index}`);
+        setEntry(draft, before, { ...before, [side]: id }, `entries.${index}`);
       });
     },
   }),
@@ -112,14 +113,14 @@ export const accountCommands = {
     decide(draft, { id, entries }) {
       existing(draft, 'reconciliations', id, messageFor('command.thisReconciliation'));
       draft.delete('reconciliations', id);
-      entries.forEach(({ entry, before: given }, at) => {
+      entries.forEach(({ entry, before: given }, index) => {
         const before = entryOf(entry, given);
         const after = {
           ...before,
           reconciled: before.reconciled === id ? '' : before.reconciled,
           toReconciled: before.toReconciled === id ? '' : before.toReconciled,
         };
-        setEntry(draft, before, after, `entries.${at}`);
+        setEntry(draft, before, after, `entries.${index}`);
       });
     },
   }),

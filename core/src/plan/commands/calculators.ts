@@ -45,8 +45,8 @@ export const calculatorCommands = {
       if (offer && table !== 'loans') throw refused('invalid', messageFor('command.offersOfLoansOnly'), 'offer');
       const rows = inOrder<Calculator['row']>(draft.document[table].values());
       // A copy stands beside what it is a copy of; an offer comes after the others.
-      const at = offer ? rows.length : rows.findIndex((other) => other.id === id) + 1;
-      const position = makeRoom(rows, at, 1, (other) => draft.set(table, other as never))[0]!;
+      const index = offer ? rows.length : rows.findIndex((other) => other.id === id) + 1;
+      const position = makeRoom(rows, index, 1, (other) => draft.set(table, other as never))[0]!;
       const copy = { ...row, id: as, name: tidy(called), position };
       if (table === 'loans')
         draft.set('loans', { ...(copy as LoanRow), offerOf: offer ? (row.offerOf ?? row.id) : row.offerOf });

@@ -17,11 +17,11 @@ function after(document: Document, command: Command): Document {
   return applyChanges(document, decision.changes);
 }
 
-const chart = (id: string, name: string, of: readonly string[]): Extract<Command, { kind: 'chart.set' }> => ({
+const chart = (id: string, name: string, ids: readonly string[]): Extract<Command, { kind: 'chart.set' }> => ({
   kind: 'chart.set',
   id,
   settings: { name, form: 'stacked', span: 'quarter', year: 2026, from: null, until: null, axis: '' },
-  series: of.map((each) => ({ of: each, mark: 'bars', scenario: null, projectedFrom: null })),
+  series: ids.map((each) => ({ of: each, mark: 'bars', scenario: null, projectedFrom: null })),
 });
 
 describe('a chart', () => {

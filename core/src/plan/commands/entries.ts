@@ -71,8 +71,8 @@ export const entryCommands = {
         if (row.statedOn === null || row.statedOn <= on)
           draft.set('accounts', { ...row, statedOn: on, stated: balance });
       }
-      entries.forEach(({ entry, before, after }, at) =>
-        setEntry(draft, before && entryOf(entry, before), after && entryOf(entry, after), `entries.${at}.after`),
+      entries.forEach(({ entry, before, after }, index) =>
+        setEntry(draft, before && entryOf(entry, before), after && entryOf(entry, after), `entries.${index}.after`),
       );
     },
   }),

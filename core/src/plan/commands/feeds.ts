@@ -40,12 +40,12 @@ export const feedCommands = {
       const amounts = new Map(figures.map((each) => [each.month, each.amount]));
       const wanted = new Map<string, number | null>();
       let last: number | null = null;
-      for (const [at, each] of calendarOf(draft.document).months.entries()) {
+      for (const [index, each] of calendarOf(draft.document).months.entries()) {
         const amount = amounts.get(each) ?? null;
-        if (at === 0 || amount !== last) wanted.set(stepId(line, at === 0 ? null : each), amount);
+        if (index === 0 || amount !== last) wanted.set(stepId(line, index === 0 ? null : each), amount);
         last = amount;
-        if (at === 0 || wanted.has(stepId(line, each)))
-          draft.set('ruleSteps', { id: stepId(line, at === 0 ? null : each), line, from: at === 0 ? null : each, amount, formula: null }); // prettier-ignore
+        if (index === 0 || wanted.has(stepId(line, each)))
+          draft.set('ruleSteps', { id: stepId(line, index === 0 ? null : each), line, from: index === 0 ? null : each, amount, formula: null }); // prettier-ignore
       }
       for (const step of stepsOf(draft, line)) if (!wanted.has(step.id)) draft.delete('ruleSteps', step.id);
       draft.set('feeds', { ...feed, source, lost: false });

@@ -73,8 +73,8 @@ export const list = <V>(of: Field<V>, least: number, most: number) =>
 export const many = <const F extends Fields>(fields: F) => list(all(fields), 1, MAX_CELLS);
 export const oneOf = <const O extends readonly Field[]>(...options: O) =>
   field<HeldBy<O[number]>>({ kind: 'oneOf', options });
-export const orNull = <V>(of: Field<V>): Field<V | null> => ({ ...of, orNull: true });
-export const leftOut = <V>(of: Field<V>): FieldLeftOut<V> => ({ ...of, mayBeLeftOut: true });
+export const orNull = <V>(field: Field<V>): Field<V | null> => ({ ...field, orNull: true });
+export const leftOut = <V>(field: Field<V>): FieldLeftOut<V> => ({ ...field, mayBeLeftOut: true });
 
 /** `before` names the row to stand in front of; `null` puts it last. */
 export const placement = orNull(id);

@@ -65,7 +65,7 @@ function clearing(
 
 function monthsOfReach(document: Document, { month, reach, until }: CommandOf<'line.setFigure'>): Month[] {
   const plan = planOf(document);
-  const all = Array.from({ length: plan.months }, (_, at) => addMonths(plan.firstMonth, at));
+  const all = Array.from({ length: plan.months }, (_, index) => addMonths(plan.firstMonth, index));
   switch (reach) {
     case 'month':
       return [month];

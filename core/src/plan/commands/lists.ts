@@ -54,7 +54,7 @@ export const listCommands = {
       draft.set('lists', { id, name: tidy(name), month: null, note: '', position });
       const keys = positions(columns.length);
       // Rules may name columns that come after them, so that all are there before the first is read.
-      columns.forEach((column, at) => addColumn(draft, id, column.id, withoutRule(column.settings), keys[at]!));
+      columns.forEach((column, index) => addColumn(draft, id, column.id, withoutRule(column.settings), keys[index]!));
       for (const column of columns) setColumn(draft, column.id, column.settings);
       addItems(draft, id, items, positions(items.length));
     },
@@ -101,8 +101,8 @@ export const listCommands = {
       const columns = columnsOf(document, list);
       const items = itemsOf(document, list);
       const copies = new Map([[list, id]]);
-      columns.forEach((column, at) => copies.set(column.id, `${id}-c${at}`));
-      items.forEach((item, at) => copies.set(item.id, `${id}-i${at}`));
+      columns.forEach((column, index) => copies.set(column.id, `${id}-c${index}`));
+      items.forEach((item, index) => copies.set(item.id, `${id}-i${index}`));
       for (const copy of copies.values()) checkNewId(draft, copy);
       const copyOf = (other: string | null) => (other === null ? null : (copies.get(other) ?? other));
       const rule = (stored: string | null) => (stored === null ? null : withReferences(stored, copies));
@@ -234,8 +234,8 @@ export const listCommands = {
     decide(draft, { list, items, before }) {
       const moved = new Set(items);
       const keys = itemPositions(draft, list, before, items.length, moved);
-      items.forEach((item, at) => {
-        draft.set('listItems', { ...itemOf(draft, list, item), position: keys[at]! });
+      items.forEach((item, index) => {
+        draft.set('listItems', { ...itemOf(draft, list, item), position: keys[index]! });
       });
     },
   }),
@@ -249,8 +249,8 @@ export const listCommands = {
       const rest = itemsOf(draft.document, list).filter((item) => !named.has(item.id));
       const order = [...items, ...rest.map((item) => item.id)];
       const keys = positions(order.length);
-      order.forEach((item, at) => {
-        draft.set('listItems', { ...itemOf(draft, list, item), position: keys[at]! });
+      order.forEach((item, index) => {
+        draft.set('listItems', { ...itemOf(draft, list, item), position: keys[index]! });
       });
     },
   }),
@@ -320,9 +320,9 @@ function setColumn(draft: Draft, id: string, settings: ColumnSettings): void {
 /** The key of a column's position in front of another of its list, or at the end. */
 function columnPosition(draft: Draft, list: string, before: string | null, self: string): string {
   const columns = columnsOf(draft.document, list).filter((column) => column.id !== self);
-  const at = before === null ? columns.length : columns.findIndex((column) => column.id === before);
-  if (at < 0) throw refused('gone', messageFor('command.positionGone'), 'before');
-  return makeRoom(columns, at, 1, (column) => draft.set('listColumns', column))[0]!;
+  const index = before === null ? columns.length : columns.findIndex((column) => column.id === before);
+  if (index < 0) throw refused('gone', messageFor('command.positionGone'), 'before');
+  return makeRoom(columns, index, 1, (column) => draft.set('listColumns', column))[0]!;
 }
 
 /** Keys for some items in front of another of the list, or at its end; `moved` are no longer where they were. */
@@ -334,9 +334,9 @@ function itemPositions(
   moved: ReadonlySet<string>,
 ): string[] {
   const items = itemsOf(draft.document, list).filter((item) => !moved.has(item.id));
-  const at = before === null ? items.length : items.findIndex((item) => item.id === before);
-  if (at < 0) throw refused('gone', messageFor('command.positionGone'), 'before');
-  return makeRoom(items, at, count, (item) => draft.set('listItems', item));
+  const index = before === null ? items.length : items.findIndex((item) => item.id === before);
+  if (index < 0) throw refused('gone', messageFor('command.positionGone'), 'before');
+  return makeRoom(items, index, count, (item) => draft.set('listItems', item));
 }
 
 /** An item of a list; refused where it is of another, or gone. */
@@ -351,9 +351,9 @@ function addItems(draft: Draft, list: string, items: readonly NewItem[], keys: r
   const cells = items.reduce((sum, item) => sum + item.cells.length, 0);
   if (cells > MAX_LIST_CELLS)
     throw refused('invalid', messageFor('command.tooManyValues', { most: MAX_LIST_CELLS, count: cells }), 'items');
-  items.forEach((item, at) => {
+  items.forEach((item, index) => {
     checkNewId(draft, item.id);
-    draft.set('listItems', { id: item.id, list, position: keys[at]! });
+    draft.set('listItems', { id: item.id, list, position: keys[index]! });
     for (const cell of item.cells) setCell(draft, { ...cell, item: item.id } as CellRuleValue);
   });
 }

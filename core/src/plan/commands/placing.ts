@@ -48,7 +48,7 @@ export function positionBefore(
   const { document } = draft;
   const all = group === undefined ? document[table].values() : rowsWhere(document.lines, 'group', group);
   const rows = inOrder<Row<PlacedTable>>(all as Iterable<Row<PlacedTable>>).filter((row) => row.id !== self);
-  const at = before === null ? rows.length : rows.findIndex((row) => row.id === before);
-  if (at < 0) throw refused('gone', messageFor('command.positionGone'), 'before');
-  return makeRoom(rows, at, 1, (row) => draft.set(table, row as never))[0]!;
+  const index = before === null ? rows.length : rows.findIndex((row) => row.id === before);
+  if (index < 0) throw refused('gone', messageFor('command.positionGone'), 'before');
+  return makeRoom(rows, index, 1, (row) => draft.set(table, row as never))[0]!;
 }

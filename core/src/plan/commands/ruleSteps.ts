@@ -160,12 +160,12 @@ export function setFigures(
   as: 'exceptions' | 'rule',
 ): void {
   const sorted = [...figures].sort((a, b) => (a.line < b.line ? -1 : a.line > b.line ? 1 : a.month < b.month ? -1 : 1));
-  for (let at = 0; at < sorted.length;) {
-    const { line: lineId, month, figure } = sorted[at]!;
+  for (let index = 0; index < sorted.length;) {
+    const { line: lineId, month, figure } = sorted[index]!;
     const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
     checkMonth(month, 'figures');
     checkFigure(figure, 'figures');
-    let next = at + 1;
+    let next = index + 1;
     let until = month;
     while (as === 'rule' && next < sorted.length) {
       const other = sorted[next]!;
@@ -173,7 +173,7 @@ export function setFigures(
       until = other.month;
       next++;
     }
-    at = next;
+    index = next;
     if (as === 'rule') setStretch(draft, line, month, until, { amount: figure, formula: null });
     else {
       refuseLocked(draft, line, month, month);
@@ -241,9 +241,9 @@ export function exceptionsOf(draft: Draft, line: string): ExceptionRow[] {
 export function exceptionsBetween(draft: Draft, line: string, from: Month, to: Month): ExceptionRow[] {
   const count = monthsBetween(from, to) + 1;
   if (count > 24) return exceptionsOf(draft, line).filter((row) => row.month >= from && row.month <= to);
-  return Array.from({ length: count }, (_, at) => draft.get('exceptions', datedId(line, addMonths(from, at)))).filter(
-    (row) => row !== null,
-  );
+  return Array.from({ length: count }, (_, index) =>
+    draft.get('exceptions', datedId(line, addMonths(from, index))),
+  ).filter((row) => row !== null);
 }
 
 /** What the steps of a rule say in a month. */

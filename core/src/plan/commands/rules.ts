@@ -176,15 +176,19 @@ export const ruleCommands = {
       const sorted = [...cells].sort((a, b) =>
         a.line < b.line ? -1 : a.line > b.line ? 1 : a.month < b.month ? -1 : 1,
       );
-      for (let at = 0; at < sorted.length;) {
-        const { line: lineId, month } = sorted[at]!;
+      for (let index = 0; index < sorted.length;) {
+        const { line: lineId, month } = sorted[index]!;
         const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
         const decimals = line.unit === 'money' ? moneyDecimals(planOf(draft.document)) : null;
         const adjust = (saying: RuleValue) => adjusted(saying, by, decimals);
         checkMonth(month, 'cells');
         let to = month;
-        for (at++; at < sorted.length && sorted[at]!.line === lineId && sorted[at]!.month === addMonths(to, 1); at++)
-          to = sorted[at]!.month;
+        for (
+          index++;
+          index < sorted.length && sorted[index]!.line === lineId && sorted[index]!.month === addMonths(to, 1);
+          index++
+        )
+          to = sorted[index]!.month;
         refuseLocked(draft, line, month, to);
         foldBeginning(draft, lineId);
         const steps = stepsOf(draft, lineId);

@@ -82,11 +82,11 @@ export function takenBack(document: Document, changes: readonly Change[]): Chang
   const followed = changes.filter(({ table, before, after }) => table === 'feeds' && before === null && after !== null);
   for (const { id: line } of followed)
     for (const step of rowsWhere(document.ruleSteps, 'line', line)) {
-      const at = back.findIndex(({ table, id }) => table === 'ruleSteps' && id === step.id);
-      const after = at < 0 ? null : (back[at]!.after as RuleStepRow | null);
+      const index = back.findIndex(({ table, id }) => table === 'ruleSteps' && id === step.id);
+      const after = index < 0 ? null : (back[index]!.after as RuleStepRow | null);
       const change: Change = { table: 'ruleSteps', id: step.id, before: step, after };
-      if (at < 0) back.push(change);
-      else back[at] = change;
+      if (index < 0) back.push(change);
+      else back[index] = change;
     }
   return back;
 }

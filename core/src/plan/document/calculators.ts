@@ -374,8 +374,8 @@ export const outputKey = (column: string, day: string | null): string => (day ==
 
 /** The columns a total of a list is of: the one with the figures, and the one with the days. */
 export function columnsOfOutput(key: string): readonly [column: string, day: string | null] {
-  const at = key.indexOf('@');
-  return at < 0 ? [key, null] : [key.slice(0, at), key.slice(at + 1)];
+  const index = key.indexOf('@');
+  return index < 0 ? [key, null] : [key.slice(0, index), key.slice(index + 1)];
 }
 
 /** The description of an input by its id among the figures, with the calculator it belongs to. */

@@ -76,14 +76,14 @@ export function followsEntries(document: Document, column: ListColumnRow, seen: 
 
 /** What a stored formula names. */
 function namesIn(formula: string): string[] {
-  const found: string[] = [];
+  const texts: string[] = [];
   const open = [readStoredOrNull(formula)];
   for (let part = open.pop(); part !== undefined; part = open.pop()) {
     if (part === null) continue;
-    if (part.kind === 'ref') found.push(part.id);
+    if (part.kind === 'ref') texts.push(part.id);
     open.push(...childrenOf(part));
   }
-  return found;
+  return texts;
 }
 
 /** The choices of a column. */

@@ -58,13 +58,13 @@ describe('a plan moved along the calendar', () => {
       'grow(5, 1%, 2026-03, month)': 'grow(5, 1%, 2026-05, month)',
       'total(Pay, year)': 'total(Pay, year)',
     };
-    const lines = Object.fromEntries(Object.keys(rules).map((rule, at) => [`Rule ${at}`, rule]));
+    const lines = Object.fromEntries(Object.keys(rules).map((rule, index) => [`Rule ${index}`, rule]));
     const moved = movedPlan(sketch({ lines: { Income: { Pay: 100, ...lines } } }), by(2));
     expect(planOf(moved)).toMatchObject({ firstMonth: '2026-03', yearBegins: 3 });
-    const said = [...moved.ruleSteps.values()].flatMap(({ formula }) =>
+    const texts = [...moved.ruleSteps.values()].flatMap(({ formula }) =>
       formula === null ? [] : [toShown(formula, moved)],
     );
-    expect(said).toEqual(Object.values(rules));
+    expect(texts).toEqual(Object.values(rules));
   });
 
   it('keeps days in their months, and the last day the last', () => {

@@ -122,15 +122,15 @@ function movedRule(rule: Expression, months: number, years: number): Expression 
     case 'date':
       return { ...rule, month: addMonths(rule.month, months) };
     case 'binary': {
-      const known = movedComparison(rule, months, years, number);
-      return known ?? { ...rule, left: part(rule.left), right: part(rule.right) };
+      const expression = movedComparison(rule, months, years, number);
+      return expression ?? { ...rule, left: part(rule.left), right: part(rule.right) };
     }
     case 'negate':
     case 'percent':
       return { ...rule, operand: part(rule.operand) };
     case 'call':
       // A word that chooses how a function works is no month.
-      return { ...rule, args: rule.args.map((arg, at) => (isChoice(rule, at, arg) ? arg : part(arg))) };
+      return { ...rule, args: rule.args.map((arg, index) => (isChoice(rule, index, arg) ? arg : part(arg))) };
     case 'word':
       return wordMoved(rule, months, years);
     default:
@@ -138,8 +138,8 @@ function movedRule(rule: Expression, months: number, years: number): Expression 
   }
 }
 
-const isChoice = (call: Call, at: number, arg: Expression) =>
-  arg.kind === 'word' && parameterAt(functionOf(call), at)?.takes === 'word';
+const isChoice = (call: Call, index: number, arg: Expression) =>
+  arg.kind === 'word' && parameterAt(functionOf(call), index)?.takes === 'word';
 
 const binary = (left: Expression, operator: BinaryOperator, right: Expression, place: Place): Expression => ({
   kind: 'binary',
@@ -176,8 +176,9 @@ function movedComparison(
   if (!isEqual) return null;
   // Every third month: MOD(month, 3) = 1.
   if (left.kind !== 'call' || left.name.toUpperCase() !== 'MOD' || left.args.length !== 2) return null;
-  const [of, by] = left.args as [Expression, Expression];
-  if (of.kind !== 'word' || of.word !== 'month' || by.kind !== 'number' || 12 % by.value !== 0) return null;
+  const [expression, by] = left.args as [Expression, Expression];
+  if (expression.kind !== 'word' || expression.word !== 'month' || by.kind !== 'number' || 12 % by.value !== 0)
+    return null;
   if (right.value < 0 || right.value >= by.value) return null;
   return binary(left, operator, number(modulo(right.value + months, by.value)), place);
 }

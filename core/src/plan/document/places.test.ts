@@ -101,7 +101,7 @@ describe('rows in an order', () => {
 
   it('that share a key in a file are read in its order, and others go between them', () => {
     const positions = ['i', 'i', 'i'];
-    const file = { ...FILE, lines: FILE.lines.map((line, at) => ({ ...line, position: positions[at]! })) };
+    const file = { ...FILE, lines: FILE.lines.map((line, index) => ({ ...line, position: positions[index]! })) };
     const document = parsePlan(file);
     expectDistinctPlaces(document);
     expect(names(document)).toEqual(['A', 'B', 'X']);
@@ -141,13 +141,13 @@ describe('rows in an order', () => {
         (given, place, count) => {
           // prettier-ignore
           const rows = inOrder(given.map((position: string, nth) => ({ id: `r${nth}`, position })));
-          const at = Math.min(place, rows.length);
+          const index = Math.min(place, rows.length);
           const after = new Map(rows.map((row) => [row.id, row]));
-          const keys = makeRoom(rows, at, count, (row) => after.set(row.id, row));
+          const keys = makeRoom(rows, index, count, (row) => after.set(row.id, row));
           keys.forEach((position, nth) => after.set(`n${nth}`, { id: `n${nth}`, position }));
           const order = inOrder(after.values()).map(({ id }) => id);
           expect(order.filter((id) => id.startsWith('n'))).toEqual(keys.map((_, nth) => `n${nth}`));
-          expect(order.slice(at, at + count)).toEqual(keys.map((_, nth) => `n${nth}`));
+          expect(order.slice(index, index + count)).toEqual(keys.map((_, nth) => `n${nth}`));
           expect(order.filter((id) => id.startsWith('r'))).toEqual(rows.map(({ id }) => id));
         },
       ),

@@ -31,19 +31,19 @@ function orderOf(table: TableName, row: AnyRow): string {
  */
 export function makeRoom<R extends { readonly id: string; readonly position: string }>(
   rows: readonly R[],
-  at: number,
+  position: number,
   count: number,
   set: (row: R) => void,
 ): string[] {
-  const [before, after] = [rows[at - 1]?.position ?? null, rows[at]?.position ?? null];
+  const [before, after] = [rows[position - 1]?.position ?? null, rows[position]?.position ?? null];
   if (before === null || after === null || before < after) return positionsBetween(before, after, count);
-  let [start, end] = [at - 1, at];
+  let [start, end] = [position - 1, position];
   while (start > 0 && rows[start - 1]!.position === before) start--;
   while (end < rows.length && rows[end]!.position === before) end++;
   const keys = positionsBetween(rows[start - 1]?.position ?? null, rows[end]?.position ?? null, end - start + count);
   for (let index = start; index < end; index++)
-    set({ ...rows[index]!, position: keys[index - start + (index < at ? 0 : count)]! });
-  return keys.slice(at - start, at - start + count);
+    set({ ...rows[index]!, position: keys[index - start + (index < position ? 0 : count)]! });
+  return keys.slice(position - start, position - start + count);
 }
 
 /**

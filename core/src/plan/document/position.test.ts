@@ -8,8 +8,8 @@ describe('positions', () => {
       fc.property(fc.array(fc.nat(), { minLength: 1, maxLength: 120 }), (places) => {
         const keys: string[] = [];
         for (const place of places) {
-          const at = place % (keys.length + 1);
-          keys.splice(at, 0, positionBetween(keys[at - 1] ?? null, keys[at] ?? null));
+          const index = place % (keys.length + 1);
+          keys.splice(index, 0, positionBetween(keys[index - 1] ?? null, keys[index] ?? null));
         }
         expect([...keys].sort()).toEqual(keys);
         expect(new Set(keys).size).toBe(keys.length);
@@ -34,8 +34,8 @@ describe('positions', () => {
       fc.property(fc.array(fc.tuple(fc.nat(), fc.integer({ min: 1, max: 5 })), { maxLength: 30 }), (inserts) => {
         const keys: string[] = [];
         for (const [pick, count] of inserts) {
-          const at = pick % (keys.length + 1);
-          keys.splice(at, 0, ...positionsBetween(keys[at - 1] ?? null, keys[at] ?? null, count));
+          const index = pick % (keys.length + 1);
+          keys.splice(index, 0, ...positionsBetween(keys[index - 1] ?? null, keys[index] ?? null, count));
           expect([...keys].sort()).toEqual(keys);
           expect(new Set(keys).size).toBe(keys.length);
         }

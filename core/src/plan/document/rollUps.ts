@@ -75,8 +75,8 @@ export function rolledUpValue(values: Float64Array, { from, to }: Stretch, how: 
   let sum = NaN;
   let count = 0;
   let [low, high] = [Infinity, -Infinity];
-  for (let at = to - 1; at >= from; at--) {
-    const value = values[at]!;
+  for (let index = to - 1; index >= from; index--) {
+    const value = values[index]!;
     if (value !== value) continue;
     if (how === 'last') return value;
     sum = count === 0 ? value : sum + value;

@@ -115,8 +115,8 @@ export class RowTable<R extends Identified> implements ReadonlyMap<string, R> {
     for (const [id, row] of this.over) if (row && !this.base.has(id)) yield row;
   }
 
-  private *entriesBy<T>(of: (id: string, row: R) => T): Generator<T, undefined> {
-    for (const row of this.values()) yield of(row.id, row);
+  private *entriesBy<T>(select: (id: string, row: R) => T): Generator<T, undefined> {
+    for (const row of this.values()) yield select(row.id, row);
   }
 
   private overIndex(column: string): Map<unknown, Map<string, R>> {

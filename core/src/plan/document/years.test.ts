@@ -130,7 +130,7 @@ describe('the years of a plan', () => {
           months: count,
           yearBegins,
           lines: {
-            income: { Pay: Object.fromEntries(calendar.months.map((month, at) => [month, typed[at]!])) },
+            income: { Pay: Object.fromEntries(calendar.months.map((month, index) => [month, typed[index]!])) },
             memo: { Sum: 'total(Pay, year)', Up: 'running(Pay, year)', Year: 'year' },
           },
           units: { Year: 'number' },
@@ -140,9 +140,9 @@ describe('the years of a plan', () => {
         expect(years.reduce((sum, { figure }) => sum + figure!, 0)).toBe(results.rollUps('Pay', 'plan')[0]!.figure);
         expect(years.map(({ stretch }) => stretch)).toEqual(stretches(calendar, 'year'));
         for (const { stretch, figure } of years) {
-          const at = stretch.to - 1;
-          expect([results.figures('Sum')[at], results.figures('Up')[at]]).toEqual([figure, figure]);
-          const year = yearOf(calendar.months[at]!, yearBegins);
+          const index = stretch.to - 1;
+          expect([results.figures('Sum')[index], results.figures('Up')[index]]).toEqual([figure, figure]);
+          const year = yearOf(calendar.months[index]!, yearBegins);
           expect(
             results
               .figures('Year')

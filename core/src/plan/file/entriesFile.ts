@@ -43,10 +43,10 @@ export function entryReader(json: unknown, document: Document): (row: unknown, i
   const isFormer = isWithoutAccounts(json);
   const lines = new Map<string, string>();
   const lineNamed = (name: string, pointer: string) => {
-    const known = lines.get(name) ?? names.find(name)?.id ?? name;
-    if (!document.lines.has(known)) throw new PlanFormatError(pointer, messageFor('planFile.unknownLine', { name }));
-    lines.set(name, known);
-    return known;
+    const text = lines.get(name) ?? names.find(name)?.id ?? name;
+    if (!document.lines.has(text)) throw new PlanFormatError(pointer, messageFor('planFile.unknownLine', { name }));
+    lines.set(name, text);
+    return text;
   };
   const accountNamed = (name: string, pointer: string) => {
     const id = rowsNamed(document.accounts, name)[0]?.id ?? name;
@@ -131,9 +131,9 @@ export function accountsNamedIn(json: Json, document: Document): Map<string, Acc
     kinds.set(name.toLowerCase(), { ...known, onlySetAside: known.onlySetAside && isSetAside });
   }
   const order = positions(kinds.size);
-  [...kinds.values()].forEach(({ name, onlySetAside }, at) => {
-    const id = `account-${at + 1}`;
-    const row = { id, name, kind: onlySetAside ? 'savings' : 'current', position: order[at]! };
+  [...kinds.values()].forEach(({ name, onlySetAside }, index) => {
+    const id = `account-${index + 1}`;
+    const row = { id, name, kind: onlySetAside ? 'savings' : 'current', position: order[index]! };
     accounts.set(id, upgradeRow(TABLES.accounts, row) as AccountRow);
   });
   return accounts;

@@ -25,19 +25,19 @@ const figures = (pattern: Pattern) => calculate(plan(toShown(patternFormula(patt
 describe('a pattern', () => {
   it('comes every so many months, and is empty between', () => {
     const result = figures({ kind: 'everyMonths', amount: 24.6, months: 5, from });
-    expect(result.flatMap((figure, at) => (figure === null ? [] : [[at, figure]]))).toEqual(
-      [2, 7, 12, 17, 22].map((at) => [at, 24.6]),
+    expect(result.flatMap((figure, index) => (figure === null ? [] : [[index, figure]]))).toEqual(
+      [2, 7, 12, 17, 22].map((index) => [index, 24.6]),
     );
   });
 
   it('comes every so many months, counted from before the plan too', () => {
     const result = figures({ kind: 'everyMonths', amount: 5, months: 6, from: toMonth('2025-11') });
-    expect(result.flatMap((figure, at) => (figure === null ? [] : [at]))).toEqual([4, 10, 16, 22]);
+    expect(result.flatMap((figure, index) => (figure === null ? [] : [index]))).toEqual([4, 10, 16, 22]);
   });
 
   it('puts a yearly amount into one month, or spreads it', () => {
     expect(
-      figures({ kind: 'yearlyIn', amount: 212, month: 3 }).flatMap((figure, at) => (figure === null ? [] : [at])),
+      figures({ kind: 'yearlyIn', amount: 212, month: 3 }).flatMap((figure, index) => (figure === null ? [] : [index])),
     ).toEqual([2, 14]);
     expect(figures({ kind: 'yearlySpread', amount: 1200 })).toEqual(Array(24).fill(100));
   });

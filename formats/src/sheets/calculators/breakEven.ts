@@ -243,8 +243,8 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
           role: 'line',
           cells: [
             words(monthInWords(month, locale)),
-            ...table.map(({ name, format, say, value: of }): SheetCell => {
-              const value = of ? of(place) : this.valueIn(name, place);
+            ...table.map(({ name, format, say, value: select }): SheetCell => {
+              const value = select ? select(place) : this.valueIn(name, place);
               return formulaCell({ value, format, key: this.key(name, place) }, () => say(place));
             }),
           ],

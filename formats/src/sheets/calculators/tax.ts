@@ -52,14 +52,14 @@ export class LiveTax extends CalculatorScope implements LiveCalculator {
     const empty = emptyWithAny([income.empty, schedule.empty]);
     if (empty === true) return null;
     const tax = taxOf(income.value, schedule);
-    const of = (value: SheetFormula): Source => ({ key: null, value, empty });
+    const select = (value: SheetFormula): Source => ({ key: null, value, empty });
     switch (output) {
       case 'tax':
-        return of(tax);
+        return select(tax);
       case 'effective rate':
-        return of(effectiveRate(income.value, tax));
+        return select(effectiveRate(income.value, tax));
       case 'marginal rate':
-        return of(marginalRate(income.value, schedule));
+        return select(marginalRate(income.value, schedule));
       default:
         throw new NotTranslatable(t('formats.reason.sheetWithoutFigure', { name: output }));
     }

@@ -48,12 +48,12 @@ export interface ExpressionWriter {
   figure(expression: Expression, place: number): SheetFormula;
   condition(expression: Expression, place: number): SheetFormula;
   empty(expression: Expression, place: number): Emptiness;
-  emptyArgs(of: Call, place: number): Emptiness[];
+  emptyArgs(call: Call, place: number): Emptiness[];
   passingOver(args: readonly Expression[], place: number): SheetFormula[];
   cells(expression: Expression, from: number, to: number, filled?: boolean): SheetFormula;
   range(expression: Expression, filled?: boolean): SheetFormula;
   emptyThroughout(expression: Expression, from: number, to: number): Emptiness;
-  stretch(of: Call, place: number): Stretch;
+  stretch(call: Call, place: number): Stretch;
   constant(expression: Expression, words: string): number;
 }
 

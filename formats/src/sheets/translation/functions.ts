@@ -6,9 +6,9 @@ import { NotTranslatable, type ScheduleSource, type ExpressionWriter } from './f
 
 /** How a function of the formula language is said in a workbook. */
 interface FunctionTranslation {
-  readonly value: (t: ExpressionWriter, of: Call, place: number) => SheetFormula;
+  readonly value: (t: ExpressionWriter, call: Call, place: number) => SheetFormula;
   /** When it gives nothing; as soon as one of its figures is empty, when left out. */
-  readonly empty?: (t: ExpressionWriter, of: Call, place: number) => Emptiness;
+  readonly empty?: (t: ExpressionWriter, call: Call, place: number) => Emptiness;
   readonly isCondition?: boolean;
 }
 
@@ -33,17 +33,17 @@ const ofSeveralPayments = (name: string): FunctionTranslation => ({
 /** A function of several figures that passes over empty ones. */
 const overSeveral = (name: string): FunctionTranslation => ({
   value: (t, { args }, place) => invoke(name, ...t.passingOver(args, place)),
-  empty: (t, of, place) => emptyWithAll(t.emptyArgs(of, place)),
+  empty: (t, call, place) => emptyWithAll(t.emptyArgs(call, place)),
 });
 /** A figure for a stretch of months. */
 const overStretch = (name: string): FunctionTranslation => ({
-  value: (t, of, place) => {
-    const { from, to } = t.stretch(of, place);
-    return invoke(name, t.cells(of.args[0]!, from, to));
+  value: (t, call, place) => {
+    const { from, to } = t.stretch(call, place);
+    return invoke(name, t.cells(call.args[0]!, from, to));
   },
-  empty: (t, of, place) => {
-    const { from, to } = t.stretch(of, place);
-    return t.emptyThroughout(of.args[0]!, from, to);
+  empty: (t, call, place) => {
+    const { from, to } = t.stretch(call, place);
+    return t.emptyThroughout(call.args[0]!, from, to);
   },
 });
 /** The figure of another month, or of another item. */
@@ -52,35 +52,36 @@ const elsewhere = (direction: 1 | -1 | 0): FunctionTranslation => {
     const by = args[1] === undefined ? 1 : Math.round(t.constant(args[1], say('formats.reason.rangeCalculated')));
     return direction === 0 ? by - 1 : place + direction * by;
   };
-  const isThere = (t: ExpressionWriter, of: Call, place: number) => place >= 0 && place < t.ground.count && of !== null;
+  const isThere = (t: ExpressionWriter, call: Call, place: number) =>
+    place >= 0 && place < t.ground.count && call !== null;
   return {
-    value: (t, of, place) => {
-      const there = other(t, of, place);
-      return isThere(t, of, there) ? t.figure(of.args[0]!, there) : number(0);
+    value: (t, call, place) => {
+      const there = other(t, call, place);
+      return isThere(t, call, there) ? t.figure(call.args[0]!, there) : number(0);
     },
-    empty: (t, of, place) => {
-      const there = other(t, of, place);
-      return isThere(t, of, there) ? t.empty(of.args[0]!, there) : true;
+    empty: (t, call, place) => {
+      const there = other(t, call, place);
+      return isThere(t, call, there) ? t.empty(call.args[0]!, there) : true;
     },
   };
 };
 
 const running: FunctionTranslation = {
-  value: (t, of, place) => invoke('SUM', t.cells(of.args[0]!, t.stretch(of, place).from, place + 1)),
-  empty: (t, of, place) => t.emptyThroughout(of.args[0]!, t.stretch(of, place).from, place + 1),
+  value: (t, call, place) => invoke('SUM', t.cells(call.args[0]!, t.stretch(call, place).from, place + 1)),
+  empty: (t, call, place) => t.emptyThroughout(call.args[0]!, t.stretch(call, place).from, place + 1),
 };
 
 /** `if` and `IFS`: conditions, each with a figure, and perhaps one more at the end. */
 const choice: FunctionTranslation = {
-  value: (t, of, place) => nested(t, of.args, place, (arg) => t.figure(arg, place), number(0)),
-  empty: (t, of, place) => {
-    const branches = of.args.filter((_, index) => index % 2 === 1 || index === of.args.length - 1);
+  value: (t, call, place) => nested(t, call.args, place, (arg) => t.figure(arg, place), number(0)),
+  empty: (t, call, place) => {
+    const branches = call.args.filter((_, index) => index % 2 === 1 || index === call.args.length - 1);
     const empty = branches.map((branch) => t.empty(branch, place));
-    const hasOther = of.args.length % 2 === 1;
+    const hasOther = call.args.length % 2 === 1;
     if (hasOther && empty.every((each) => each === false)) return false;
     if (empty.every((each) => each === true)) return true;
     const asCondition = (arg: Expression) => condition(t.empty(arg, place));
-    return nested(t, of.args, place, asCondition, invoke('TRUE'));
+    return nested(t, call.args, place, asCondition, invoke('TRUE'));
   },
 };
 
@@ -113,7 +114,7 @@ const connective = (name: string): FunctionTranslation => ({
 const MOST_RATES = 60;
 
 const grow: FunctionTranslation = {
-  value: (t, of, place) => {
+  value: (t, call, place) => {
     const factors: { rate: SheetFormula; written: string; times: number }[] = [];
     const add = (rate: SheetFormula, times: number) => {
       const written = JSON.stringify(rate);
@@ -121,31 +122,31 @@ const grow: FunctionTranslation = {
       if (last?.written === written) last.times += times;
       else factors.push({ rate, written, times });
     };
-    for (const { at: step, times } of growthSteps(t, of, place)) add(t.figure(of.args[1]!, step), times);
+    for (const { at: step, times } of growthSteps(t, call, place)) add(t.figure(call.args[1]!, step), times);
     if (factors.length > MOST_RATES) throw new NotTranslatable(say('formats.reason.tooManyRates'));
     return factors.reduce(
       (product, { rate, times }) => {
         const factor = operation(number(1), '+', rate);
         return operation(product, '*', times === 1 ? factor : operation(factor, '^', number(times)));
       },
-      t.figure(of.args[0]!, place),
+      t.figure(call.args[0]!, place),
     );
   },
-  empty: (t, of, place) => {
-    if (place < beginning(t, of)) return true;
-    const rates = growthSteps(t, of, place).map(({ at: step }) => t.empty(of.args[1]!, step));
-    return emptyWithAny([t.empty(of.args[0]!, place), ...rates]);
+  empty: (t, call, place) => {
+    if (place < beginning(t, call)) return true;
+    const rates = growthSteps(t, call, place).map(({ at: step }) => t.empty(call.args[1]!, step));
+    return emptyWithAny([t.empty(call.args[0]!, place), ...rates]);
   },
 };
 
-const beginning = (t: ExpressionWriter, of: Call) =>
-  Math.round(t.constant(of.args[2]!, say('formats.reason.startCalculated'))) - 1;
+const beginning = (t: ExpressionWriter, call: Call) =>
+  Math.round(t.constant(call.args[2]!, say('formats.reason.startCalculated'))) - 1;
 
 /** The months in which something grows up to a month, and how often at that month's rate. */
-function growthSteps(t: ExpressionWriter, of: Call, place: number): { at: number; times: number }[] {
-  const [, , , word] = of.args;
+function growthSteps(t: ExpressionWriter, call: Call, place: number): { at: number; times: number }[] {
+  const [, , , word] = call.args;
   const stride = word?.kind === 'word' && word.word === 'month' ? 1 : 12;
-  let reached = beginning(t, of);
+  let reached = beginning(t, call);
   const steps: { at: number; times: number }[] = [];
   if (reached < 0) {
     // Growth that began before the plan goes on at the rate of its first month until then.
@@ -157,8 +158,8 @@ function growthSteps(t: ExpressionWriter, of: Call, place: number): { at: number
   return steps;
 }
 
-const recentStretch = (t: ExpressionWriter, of: Call, place: number) => ({
-  from: Math.max(0, place - Math.round(t.constant(of.args[1]!, say('formats.reason.rangeCalculated')))),
+const recentStretch = (t: ExpressionWriter, call: Call, place: number) => ({
+  from: Math.max(0, place - Math.round(t.constant(call.args[1]!, say('formats.reason.rangeCalculated')))),
   to: place,
 });
 
@@ -203,20 +204,22 @@ const SAYINGS: Readonly<Record<string, FunctionTranslation>> = {
   running,
   total: overStretch('SUM'),
   average: {
-    value: (t, of, place) => (looksAlong(of) ? overStretch('AVERAGE') : overSeveral('AVERAGE')).value(t, of, place),
-    empty: (t, of, place) => (looksAlong(of) ? overStretch('AVERAGE') : overSeveral('AVERAGE')).empty!(t, of, place),
+    value: (t, call, place) =>
+      (looksAlong(call) ? overStretch('AVERAGE') : overSeveral('AVERAGE')).value(t, call, place),
+    empty: (t, call, place) =>
+      (looksAlong(call) ? overStretch('AVERAGE') : overSeveral('AVERAGE')).empty!(t, call, place),
   },
   lowest: overStretch('MIN'),
   highest: overStretch('MAX'),
   grow,
   recent: {
-    value: (t, of, place) => {
-      const { from, to } = recentStretch(t, of, place);
-      return invoke('AVERAGE', t.cells(of.args[0]!, from, to));
+    value: (t, call, place) => {
+      const { from, to } = recentStretch(t, call, place);
+      return invoke('AVERAGE', t.cells(call.args[0]!, from, to));
     },
-    empty: (t, of, place) => {
-      const { from, to } = recentStretch(t, of, place);
-      return t.emptyThroughout(of.args[0]!, from, to);
+    empty: (t, call, place) => {
+      const { from, to } = recentStretch(t, call, place);
+      return t.emptyThroughout(call.args[0]!, from, to);
     },
   },
 
@@ -298,7 +301,8 @@ const SAYINGS: Readonly<Record<string, FunctionTranslation>> = {
       args.length === 2
         ? invoke('NPV', t.figure(args[0]!, 0), t.range(args[1]!, true))
         : invoke('NPV', ...args.map((arg) => t.figure(arg, place))),
-    empty: (t, of, place) => (of.args.length === 2 ? t.empty(of.args[0]!, 0) : emptyWithAny(t.emptyArgs(of, place))),
+    empty: (t, call, place) =>
+      call.args.length === 2 ? t.empty(call.args[0]!, 0) : emptyWithAny(t.emptyArgs(call, place)),
   },
   irr: {
     value: (t, { args }) => invoke('IRR', t.range(args[0]!, true), ...args.slice(1).map((guess) => t.figure(guess, 0))),

@@ -241,8 +241,8 @@ export class PlanScope implements FormulaScope {
   /** Whether a line's cell may be empty, told from what its rule says. */
   emptyLine(line: string, place: number): Emptiness {
     const key = figureKey(line, place);
-    const known = this.known.get(key);
-    if (known !== undefined) return known;
+    const emptiness = this.known.get(key);
+    if (emptiness !== undefined) return emptiness;
     // What it depends on may lead back to it, through an earlier month: then it may be.
     this.known.set(key, isEmptyCell(key));
     const empty = this.mayBeEmpty(this.ruling(line, place), line, place) ? isEmptyCell(key) : false;

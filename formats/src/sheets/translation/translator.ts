@@ -97,9 +97,9 @@ export class Translator implements ExpressionWriter {
   }
 
   /** Whether each figure a call is given is empty; words that say how it works are none. */
-  emptyArgs(of: Call, place: number): Emptiness[] {
-    const description = functionOf(of);
-    return of.args
+  emptyArgs(call: Call, place: number): Emptiness[] {
+    const description = functionOf(call);
+    return call.args
       .filter((arg, index) => isRead(parameterAt(description, index), arg))
       .map((arg) => this.empty(arg, place));
   }
@@ -146,14 +146,14 @@ export class Translator implements ExpressionWriter {
     const cells = this.cells(expression, from, to);
     const count = invoke('COUNT', cells);
     // COUNT passes over a problem, which is not nothing: added up, it stays one.
-    const isTroubled = Array.from({ length: to - from }, (_, at) => from + at).some((place) => this.ground.hasProblem(expression, place)); // prettier-ignore
+    const isTroubled = Array.from({ length: to - from }, (_, index) => from + index).some((place) => this.ground.hasProblem(expression, place)); // prettier-ignore
     const counted = isTroubled ? operation(count, '+', operation(number(0), '*', invoke('SUM', cells))) : count;
     return operation(counted, '=', number(0));
   }
 
   /** The places a word at the end of a call means: `running(x, year)`. */
-  stretch(of: Call, place: number): { readonly from: number; readonly to: number } {
-    const span: Span = spanOf(of.args[1]);
+  stretch(call: Call, place: number): { readonly from: number; readonly to: number } {
+    const span: Span = spanOf(call.args[1]);
     return this.ground.stretchAround(place, span);
   }
 

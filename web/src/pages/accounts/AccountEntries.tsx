@@ -97,19 +97,19 @@ export function AccountEntries({ planId, account, balances, expected }: AccountE
   const send = useSend();
   const printing = usePrinting();
   const navigate = useNavigate();
-  const found = useEntryPages(planId, { accounts: [account.id] });
+  const pages = useEntryPages(planId, { accounts: [account.id] });
   const rows = useMemo(
     () => [
       ...expected.map((each): Row => ({ key: `${each.standing}:${each.due}`, label: t('accounts.expectedOn', { what: each.what, day: dayInWords(each.due, plan.locale), hasWhat: each.what !== '' }), className: 'line is-expected', index: -1, expected: each })), // prettier-ignore
-      ...Array.from({ length: found.total }, (_, index): Row => ({ key: String(index), label: t('accounts.entryNth', { nth: index + 1 }), className: 'line', index })), // prettier-ignore
+      ...Array.from({ length: pages.total }, (_, index): Row => ({ key: String(index), label: t('accounts.entryNth', { nth: index + 1 }), className: 'line', index })), // prettier-ignore
     ],
-    [expected, found.total, plan.locale],
+    [expected, pages.total, plan.locale],
   );
   /** The balance after an entry: that of its day, less what came after it on the same day. */
   const balanceAfter = (index: number, entry: LedgerEntry) => {
     let balance = balances.on(account.id, entry.date);
-    for (let at = index - 1; at >= 0; at--) {
-      const later = found.at(at);
+    for (let position = index - 1; position >= 0; position--) {
+      const later = pages.at(position);
       if (later?.date !== entry.date) break;
       balance -= effectOn(later, account.id);
     }
@@ -146,7 +146,7 @@ export function AccountEntries({ planId, account, balances, expected }: AccountE
   };
   const cellOf = ({ index, expected: foreseen }: Row, { id }: GridColumn): GridCell => {
     if (foreseen) return expectedCell(foreseen, id);
-    const entry = found.at(index);
+    const entry = pages.at(index);
     if (!entry) return { content: id === 'what' ? '…' : '' };
     switch (id) {
       case 'date':
@@ -173,14 +173,14 @@ export function AccountEntries({ planId, account, balances, expected }: AccountE
     onOpen({ index, expected: foreseen }, _column, typed) {
       if (foreseen && typed === null)
         void navigate(`/plans/${planId}/spending?month=${monthOfDay(foreseen.due)}`, { state: { expected: foreseen } });
-      const entry = foreseen ? undefined : found.at(index);
+      const entry = foreseen ? undefined : pages.at(index);
       if (typed === null && entry) void navigate(`/plans/${planId}/spending?view=entries`, { state: { entry } });
       return true;
     },
     onClear() {
       void (async () => {
         const places = [...new Set(placesIn(control.selection).map(({ row }) => rows[row]?.index ?? -1))].filter((place) => place >= 0); // prettier-ignore
-        const entries = await found.fetch(places);
+        const entries = await pages.fetch(places);
         const edits = entries.map((entry) => ({ entry: entry.id, before: givenOf(entry), after: null }));
         if (edits.length > 0)
           send({ kind: 'entries.set', entries: edits }, t('accounts.entriesDeleted', { count: edits.length }));
@@ -189,13 +189,13 @@ export function AccountEntries({ planId, account, balances, expected }: AccountE
     textOf: (row, column) => textInCell(cellOf(row, column)),
   });
 
-  if (found.problem !== null)
+  if (pages.problem !== null)
     return (
       <p className="refusal" role="alert">
-        {t('entries.notShown', { problem: found.problem })}
+        {t('entries.notShown', { problem: pages.problem })}
       </p>
     );
-  if (rows.length === 0 && !found.isLoading) return <p className="quiet account-empty">{t('accounts.noEntries')}</p>;
+  if (rows.length === 0 && !pages.isLoading) return <p className="quiet account-empty">{t('accounts.noEntries')}</p>;
   return (
     <>
       <Grid
@@ -206,10 +206,10 @@ export function AccountEntries({ planId, account, balances, expected }: AccountE
         footer={NO_ROWS}
         rowHeight={26}
         cellOf={cellOf}
-        partsOf={({ index, expected: foreseen }) => [plan, foreseen ?? found.at(index), balances, document]}
-        complete={printing && found.onPaper !== 'inSight'}
+        partsOf={({ index, expected: foreseen }) => [plan, foreseen ?? pages.at(index), balances, document]}
+        complete={printing && pages.onPaper !== 'inSight'}
       />
-      {printing && <PaperNote found={found} />}
+      {printing && <PaperNote found={pages} />}
     </>
   );
 }

@@ -169,7 +169,7 @@ function pictureOf({ account, days }: Forecast, plan: ReturnType<typeof planOf>,
         mark: 'steps',
         tone: 'setAside',
         // It begins where the balance ends.
-        values: days.map(({ balance }, at) => (at < firstAhead - 1 ? null : balance / units)),
+        values: days.map(({ balance }, index) => (index < firstAhead - 1 ? null : balance / units)),
       },
       ...(limit === null
         ? []

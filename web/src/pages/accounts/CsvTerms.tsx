@@ -148,8 +148,8 @@ export function CsvTerms({ csv: { format, headings, sample }, problem, onChange 
           <tbody>
             {sample.slice(0, SHOWN).map((row, nth) => (
               <tr key={nth}>
-                {headings.map((heading, at) => (
-                  <td key={heading}>{row[at] ?? ''}</td>
+                {headings.map((heading, index) => (
+                  <td key={heading}>{row[index] ?? ''}</td>
                 ))}
               </tr>
             ))}

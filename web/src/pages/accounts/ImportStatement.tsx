@@ -201,8 +201,8 @@ export function ImportStatement({
   const editing: ColumnEditing<LineRow, GridColumn> = {
     readOnlyReason: (row, column) => (column.id !== 'target' ? t('statement.assignHint') : row.line.state === 'new' ? null : t('statement.cannotAssign')), // prettier-ignore
     begin: () => ({ text: '', options: { target: null } }),
-    read(at, { options }) {
-      if (options.target != null) onCorrect(at.row, { target: options.target });
+    read(cell, { options }) {
+      if (options.target != null) onCorrect(cell.row, { target: options.target });
       return { command: null };
     },
     Editor: LineTarget,
@@ -294,8 +294,8 @@ export function ImportStatement({
   // What was said can be corrected.
   const asked = data?.statements.filter(({ account: of, number }) => of === null || number in accounts) ?? [];
   const isOneOfSeveral = (data?.statements.length ?? 0) > 1;
-  const total = (of: (counts: PreviewedStatement['counts']) => number) =>
-    statements.reduce((sum, { counts }) => sum + of(counts), 0);
+  const total = (select: (counts: PreviewedStatement['counts']) => number) =>
+    statements.reduce((sum, { counts }) => sum + select(counts), 0);
 
   return (
     <section className="account-view import-statement" aria-label={t('statement.statementFrom', { file: name })}>
@@ -407,10 +407,10 @@ export function ImportStatement({
 function distinctKeys(): (account: string, line: PreviewLine) => string {
   const counts = new Map<string, number>();
   return (account, { line: { reference, date, amount, what } }) => {
-    const said = [account, reference, date, amount, what].join('|');
-    const nth = counts.get(said) ?? 0;
-    counts.set(said, nth + 1);
-    return `${said}|${nth}`;
+    const text = [account, reference, date, amount, what].join('|');
+    const nth = counts.get(text) ?? 0;
+    counts.set(text, nth + 1);
+    return `${text}|${nth}`;
   };
 }
 

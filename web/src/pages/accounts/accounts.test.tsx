@@ -182,9 +182,9 @@ describe('a statement', () => {
       (_, nth) => `Line ${nth + 2}, column “Amount”: “much” is not a valid amount.`,
     );
     const plan = shown({ '/statements': () => ({ ...answer, unreadable }) });
-    const said = (await screen.findByText(/^7 lines cannot be read and are left out\./)).textContent;
-    expect(said).toContain('Line 2, column “Amount”: “much” is not a valid amount.');
-    expect(said).toContain('and 2 more');
+    const text = (await screen.findByText(/^7 lines cannot be read and are left out\./)).textContent;
+    expect(text).toContain('Line 2, column “Amount”: “much” is not a valid amount.');
+    expect(text).toContain('and 2 more');
     await plan.user.click(screen.getByRole('button', { name: 'Import 2 entries' }));
     expect(plan.session.state.ledger).toHaveLength(2);
   });
@@ -199,9 +199,9 @@ describe('a statement', () => {
   it('that cannot be read says why, and that nothing was stored', async () => {
     const refused = new Response(JSON.stringify({ error: { message: 'Line 3: “much” is not a valid amount.' } }), { status: 422 }); // prettier-ignore
     shown({ '/statements': () => refused });
-    const said = (await screen.findByRole('alert')).textContent;
-    expect(said).toContain('Line 3: “much” is not a valid amount.');
-    expect(said).toContain('Nothing was stored.');
+    const text = (await screen.findByRole('alert')).textContent;
+    expect(text).toContain('Line 3: “much” is not a valid amount.');
+    expect(text).toContain('Nothing was stored.');
   });
 
   it('can be left while it is read', async () => {
@@ -218,8 +218,8 @@ describe('a statement', () => {
   });
 
   it('of several accounts nobody knows asks for each', async () => {
-    const of = (number: string) => ({ ...answer.statements[0], account: null, number, preview: [] });
-    const plan = shown({ '/statements': () => ({ ...answer, csv: null, statements: [of('XX8'), of('XX9')] }) });
+    const select = (number: string) => ({ ...answer.statements[0], account: null, number, preview: [] });
+    const plan = shown({ '/statements': () => ({ ...answer, csv: null, statements: [select('XX8'), select('XX9')] }) });
     await plan.user.selectOptions(await screen.findByRole('combobox', { name: /Account for XX8/ }), 'card');
     await plan.user.selectOptions(screen.getByRole('combobox', { name: /Account for XX9/ }), 'bank');
     const said = () => new URLSearchParams(plan.server.asked.at(-1)!.split('?')[1]).get('accounts');

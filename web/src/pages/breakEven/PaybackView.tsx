@@ -106,7 +106,7 @@ function Payback({ row, payback, explained, onExplain }: PaybackProps) {
   const { document, model } = useSessionState();
   const { locale } = planOf(document);
   const { cumulative, reached, never, again } = payback;
-  const lowest = cumulative.reduce((at, value, index) => (value < cumulative[at]! ? index : at), 0);
+  const lowest = cumulative.reduce((position, value, index) => (value < cumulative[position]! ? index : position), 0);
   const { rows, columns, picture } = paybackView(payback, model);
   return (
     <>

@@ -141,7 +141,7 @@ export function unitCostView(row: BreakEvenRow, model: PlanModel) {
 export function paybackView({ cumulative }: PaybackAnswer, model: PlanModel) {
   const { calendar, document } = model;
   const plan = planOf(document);
-  const flow = cumulative.map((value, at) => value - (cumulative[at - 1] ?? 0));
+  const flow = cumulative.map((value, index) => value - (cumulative[index - 1] ?? 0));
   const columns: ScheduleColumn[] = [
     { id: 'flow', heading: t('breakEven.netOfTheMonth'), unit: 'money', values: flow },
     { id: 'cumulative', heading: t('breakEven.cumulativeNet'), unit: 'money', values: cumulative },
@@ -172,7 +172,7 @@ export function betweenView({ first, second }: BetweenAnswer, row: BreakEvenRow,
       id: 'difference',
       heading: t('breakEven.difference'),
       unit: 'money',
-      values: first.map((value, at) => value - second[at]!),
+      values: first.map((value, index) => value - second[index]!),
     },
   ];
   const picture: Picture = {

@@ -78,10 +78,10 @@ export function BudgetPage() {
   }, [dialog, isEmpty, focus]);
 
   const arrive = useCallback(
-    (at: GridPlace, then: AfterNavigation) => {
-      select(selectOne(at));
+    (place: GridPlace, then: AfterNavigation) => {
+      select(selectOne(place));
       focus();
-      if (then !== 'nothing') open(at, null, then === 'rule');
+      if (then !== 'nothing') open(place, null, then === 'rule');
     },
     [select, focus, open],
   );
@@ -171,7 +171,7 @@ export function BudgetPage() {
                 row={row}
                 month={month ?? model.calendar.months[scope.from]!}
                 onShow={show}
-                onEdit={(line, at, asRule) => show(line, at, asRule ? 'rule' : 'figure')}
+                onEdit={(line, month, asRule) => show(line, month, asRule ? 'rule' : 'figure')}
                 onClose={() => {
                   setPanel(null);
                   focus();

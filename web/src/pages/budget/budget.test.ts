@@ -334,8 +334,8 @@ describe('the figures shown', () => {
   it('of lines, averaged per month, add up to those of their group and total', () => {
     const few = (figure: number, every: number) => `if(mod(month, ${every}) = 0, ${figure})`;
     const document = sketch({ lines: { expense: { Rent: 800, Repairs: few(90, 3), Insurance: few(400, 12) } } });
-    const of = new Model(document);
-    const average = (which: string) => averageIn(of, which, YEAR);
+    const model = new Model(document);
+    const average = (which: string) => averageIn(model, which, YEAR);
     const lines = [...document.lines.values()];
     const sum = lines.reduce((total, line) => total + average(line.id), 0);
     expect(average(lines[0]!.group)).toBeCloseTo(sum, 9);

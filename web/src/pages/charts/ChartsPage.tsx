@@ -57,8 +57,8 @@ export function ChartsPage() {
     if (send({ kind: 'chart.delete', id: chart.id }, t('charts.deleted', { name: chart.settings.name })) !== null)
       return;
   };
-  const at = charts.indexOf(chart);
-  const moveUp = () => send({ kind: 'chart.move', id: chart.id, before: charts[at - 1]!.id });
+  const index = charts.indexOf(chart);
+  const moveUp = () => send({ kind: 'chart.move', id: chart.id, before: charts[index - 1]!.id });
   const savePicture = () => {
     const canvas = frame.current?.querySelector('canvas');
     if (canvas) saveAsPng(canvas, `${planOf(document).name}, ${chart.settings.name}.png`);
@@ -117,7 +117,7 @@ export function ChartsPage() {
           >
             <Icon name="saveFile" /> {t('charts.svg')}
           </button>
-          {at > 0 && document.charts.has(charts[at - 1]!.id) && (
+          {index > 0 && document.charts.has(charts[index - 1]!.id) && (
             <button type="button" className="tool" onClick={moveUp} title={t('charts.earlierHint')}>
               <Icon name="up" /> {t('charts.earlier')}
             </button>

@@ -8,9 +8,9 @@ export type ModelFor = (series: Pick<ChartSeries, 'scenario' | 'projectedFrom'>)
 export function chartModels(model: PlanModel, base: Document): ModelFor {
   const made = new Map<string | number, Model>();
   const keep = (key: string | number, make: () => Model): Model => {
-    let found = made.get(key);
-    if (!found) made.set(key, (found = make()));
-    return found;
+    let model = made.get(key);
+    if (!model) made.set(key, (model = make()));
+    return model;
   };
   return ({ scenario, projectedFrom }) => {
     if (scenario !== null && base.scenarios.has(scenario))

@@ -153,7 +153,7 @@ function pointInWords(
   withYear: boolean,
 ): string {
   const { locale } = planOf(document);
-  const month = (at: number, style: 'name' | 'short') => monthInWords(calendar.months[at]!, locale, style);
+  const month = (index: number, style: 'name' | 'short') => monthInWords(calendar.months[index]!, locale, style);
   if (span === 'year') return nameOfYear(document, yearIn(document, calendar.months[from]!));
   if (span === 'quarter') return `${month(from, 'name')} – ${month(to - 1, withYear ? 'short' : 'name')}`;
   return month(from, withYear ? 'short' : 'name');

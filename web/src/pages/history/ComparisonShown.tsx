@@ -118,7 +118,7 @@ function Figures({ lines, span, chosen, onChoose }: FiguresProps) {
   const [most, setMost] = useState(SHOWN);
   if (lines.length === 0) return <p className="quiet">{t('history.noFigures')}</p>;
   const shown = lines.flatMap((line) =>
-    (span === 'year' ? line.years : line.months).map((figure, at) => ({ line, figure, isFirst: at === 0 })),
+    (span === 'year' ? line.years : line.months).map((figure, index) => ({ line, figure, isFirst: index === 0 })),
   );
   const renamed = lines.filter(({ years, months }) => years.length === 0 && months.length === 0);
   const place = (of: number | Month) =>
@@ -180,14 +180,14 @@ function LineName({
   onChoose,
 }: { readonly line: LineDifference } & Pick<FiguresProps, 'chosen' | 'onChoose'>) {
   const { id, name, formerName, state, what, side } = line;
-  const said = [
+  const texts = [
     t(`history.states.${state}`) ?? '',
     formerName === null ? '' : t('history.formerly', { name: formerName }),
   ].filter(Boolean);
   const words = (
     <>
       {name}
-      {said.length > 0 && <small className="quiet"> {said.join(', ')}</small>}
+      {texts.length > 0 && <small className="quiet"> {texts.join(', ')}</small>}
     </>
   );
   if (!onChoose || side === null || what === 'actual') return words;

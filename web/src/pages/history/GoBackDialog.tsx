@@ -29,8 +29,8 @@ export function GoBackDialog({ planId, to, what, rows, names, onClose }: GoBackD
     setRefusal(null);
     try {
       // The step says what went back, not only to when.
-      const said = rows === null ? what : t('history.linesOf', { lines: names.join(', '), moment: what });
-      const entry = await peopleApi.goBack(planId, id, to, said.slice(0, 200), rows);
+      const text = rows === null ? what : t('history.linesOf', { lines: names.join(', '), moment: what });
+      const entry = await peopleApi.goBack(planId, id, to, text.slice(0, 200), rows);
       session.receive(entry);
       notices.say({
         text:

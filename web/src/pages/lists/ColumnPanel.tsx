@@ -45,7 +45,7 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
   const send = useSend();
   const [wanted, setWanted] = useState<ColumnKind | null>(null);
   const columns = columnsOf(document, column.list);
-  const at = columns.findIndex(({ id }) => id === column.id);
+  const index = columns.findIndex(({ id }) => id === column.id);
   const entries = rowsWhere(document.listCells, 'column', column.id).length;
   const kind = wanted ?? column.kind;
   const set = (settings: Settings) => send({ kind: 'listColumn.set', column: column.id, settings });
@@ -197,14 +197,14 @@ export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelPr
       </fieldset>
       {hasFigures(column) && column.kind !== 'yesNo' && <Thresholds column={column} />}
       <div className="panel-tools">
-        <button type="button" className="tool" disabled={at === 0} onClick={() => move(columns[at - 1]!.id)}>
+        <button type="button" className="tool" disabled={index === 0} onClick={() => move(columns[index - 1]!.id)}>
           <Icon name="left" /> {t('lists.moveLeft')}
         </button>
         <button
           type="button"
           className="tool"
-          disabled={at === columns.length - 1}
-          onClick={() => move(columns[at + 2]?.id ?? null)}
+          disabled={index === columns.length - 1}
+          onClick={() => move(columns[index + 2]?.id ?? null)}
         >
           {t('lists.moveRight')} <Icon name="right" />
         </button>

@@ -64,11 +64,11 @@ export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly
   const [refusal, setRefusal] = useState<string | null>(null);
 
   const place = () => {
-    const of = columns.find(({ id }) => id === column);
-    if (!of) return setRefusal(t('lists.figureColumnNeeded'));
+    const target = columns.find(({ id }) => id === column);
+    if (!target) return setRefusal(t('lists.figureColumnNeeded'));
     if (how === 'byDay' && day === '') return setRefusal(t('lists.dateColumnNeeded'));
-    const total = `{${list.id}}.'${outputKey(of.id, how === 'byDay' ? day : null)}'`;
-    const line = { id: newId(), name, unit: lineUnit(of), formula: formulaFor(total) };
+    const total = `{${list.id}}.'${outputKey(target.id, how === 'byDay' ? day : null)}'`;
+    const line = { id: newId(), name, unit: lineUnit(target), formula: formulaFor(total) };
     const refused = send(
       { kind: 'lines.place', group, newGroup: null, lines: [line] },
       t('lists.lineFollowsList', { name }),
@@ -90,8 +90,8 @@ export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly
       }
     }
   };
-  const lineUnit = (of: ListColumnRow) => {
-    const unit = unitOfColumn(document, of);
+  const lineUnit = (column: ListColumnRow) => {
+    const unit = unitOfColumn(document, column);
     return unit === 'yesNo' || unit === 'date' ? 'number' : unit;
   };
   return (

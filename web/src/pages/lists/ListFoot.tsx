@@ -61,13 +61,13 @@ function ItemExplanation({ list, control, rows, columns, onColumn, item, place, 
   }, [model, list.id, column.id, item, place]);
   if (!explanation) return null;
   const users = usersOfColumn(document, column);
-  const jump = (id: string, at: number | null): boolean => {
+  const jump = (id: string, index: number | null): boolean => {
     const columnAt = columns.findIndex((each) => each.id === id);
     if (columnAt < 0) {
       goTo(id);
       return true;
     }
-    const rowAt = rows.findIndex((each) => each.kind === 'item' && each.place === (at ?? place));
+    const rowAt = rows.findIndex((each) => each.kind === 'item' && each.place === (index ?? place));
     if (rowAt < 0) return false;
     control.dispatch({ kind: 'go', place: { row: rowAt, column: columnAt }, extend: false });
     control.focus();
@@ -133,7 +133,7 @@ interface PartsProps {
   readonly model: PlanModel;
   readonly parts: readonly ExplanationPart[];
   readonly place: number;
-  readonly onJump: (id: string, at: number | null) => boolean;
+  readonly onJump: (id: string, index: number | null) => boolean;
 }
 
 /** What a figure was made of; each part leads to where it stands, or opens what it was made of in turn. */
@@ -178,9 +178,9 @@ function Parts({ parts, model, place, onJump }: PartsProps) {
     </ul>
   );
 
-  function innerExplanation(id: string, at: number) {
+  function innerExplanation(id: string, index: number) {
     const column = document.listColumns.get(id)!;
-    return model.listOf(column.list)?.items[at] === undefined ? null : explainItem(model, id, at);
+    return model.listOf(column.list)?.items[index] === undefined ? null : explainItem(model, id, index);
   }
 }
 

@@ -63,8 +63,8 @@ export function ListSettings({ list, onOther, onClose }: ListSettingsProps) {
       <label className="wide">
         <span className="form-label">{t('lists.monthUsed')}</span>
         <Select wide value={month} onChange={(event) => draft.put({ month: event.target.value })}>
-          {model.calendar.months.map((each, at) => (
-            <option key={each} value={at === 0 ? '' : each}>
+          {model.calendar.months.map((each, index) => (
+            <option key={each} value={index === 0 ? '' : each}>
               {monthInWords(each, locale)}
             </option>
           ))}
@@ -97,7 +97,7 @@ function ListActions({ list, onOther, onDone, onRefused }: ListActionsProps) {
   const { document } = useSessionState();
   const send = useSend();
   const lists = listsOf(document);
-  const at = lists.findIndex(({ id }) => id === list.id);
+  const index = lists.findIndex(({ id }) => id === list.id);
   const carryOut = (command: Command, notice?: string): boolean => {
     const refused = send(command, notice, true);
     if (refused) onRefused(say(refused.message));
@@ -116,12 +116,12 @@ function ListActions({ list, onOther, onDone, onRefused }: ListActionsProps) {
   return (
     <div className="list-all-of-it wide">
       <ToolbarButton icon="copy" words={t('lists.duplicate')} onClick={duplicate} />
-      <ToolbarButton icon="up" words={t('lists.earlier')} isDisabled={at === 0} onClick={() => move(at - 1)} />
+      <ToolbarButton icon="up" words={t('lists.earlier')} isDisabled={index === 0} onClick={() => move(index - 1)} />
       <ToolbarButton
         icon="down"
         words={t('lists.later')}
-        isDisabled={at === lists.length - 1}
-        onClick={() => move(at + 2)}
+        isDisabled={index === lists.length - 1}
+        onClick={() => move(index + 2)}
       />
       <ToolbarButton icon="delete" words={t('lists.delete')} onClick={remove} />
     </div>

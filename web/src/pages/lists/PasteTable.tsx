@@ -62,10 +62,10 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
   const reading = corrected ?? guessed;
   const read = useMemo(() => valuesOfTable(rows, reading, dates), [rows, reading, dates]);
   const isTooLarge = read.rows.length > MAX_ITEMS || reading.columns.length > MAX_COLUMNS;
-  const put = (at: number, part: Partial<GuessedColumn>) =>
+  const put = (position: number, part: Partial<GuessedColumn>) =>
     setCorrected({
       ...reading,
-      columns: reading.columns.map((column, index) => (index === at ? { ...column, ...part } : column)),
+      columns: reading.columns.map((column, index) => (index === position ? { ...column, ...part } : column)),
     });
   const begin = (given: string) => {
     draft.put({ text: given });
@@ -82,12 +82,12 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
     if (rows.length === 0) return setRefusal(t('lists.pasteHere'));
     if (isTooLarge) return setRefusal(t('lists.tooLarge', { rows: MAX_ITEMS, columns: MAX_COLUMNS }));
     const id = newId();
-    const columns = reading.columns.map(({ name: columnName, kind, unit }, at) => ({
-      id: `${id}-c${at}`,
+    const columns = reading.columns.map(({ name: columnName, kind, unit }, index) => ({
+      id: `${id}-c${index}`,
       settings: { name: columnName, kind, unit, total: kind === 'figure' && unit === 'money' },
     }));
-    const items = read.rows.map((values, at) => ({
-      id: `${id}-i${at}`,
+    const items = read.rows.map((values, position) => ({
+      id: `${id}-i${position}`,
       cells: values.flatMap((value, index) => (value === null ? [] : [{ column: columns[index]!.id, value }])),
     }));
     const refused = send(
@@ -164,14 +164,14 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
             <table>
               <thead>
                 <tr>
-                  {reading.columns.map((column, at) => (
-                    <th key={at} scope="col">
+                  {reading.columns.map((column, index) => (
+                    <th key={index} scope="col">
                       <Form.Control
                         size="sm"
                         aria-label={t('lists.columnName')}
                         value={say(column.name)}
                         maxLength={80}
-                        onChange={(event) => put(at, { name: event.target.value })}
+                        onChange={(event) => put(index, { name: event.target.value })}
                       />
                       <Select
                         aria-label={t('lists.columnType')}
@@ -181,7 +181,7 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
                             GuessedColumn['kind'],
                             GuessedColumn['unit'] | undefined,
                           ];
-                          put(at, { kind, unit: unit ?? 'number' });
+                          put(index, { kind, unit: unit ?? 'number' });
                         }}
                       >
                         {KINDS.flatMap((kind) =>
@@ -203,10 +203,12 @@ export function PasteTable({ onMade, onClose }: PasteTableProps) {
                 </tr>
               </thead>
               <tbody>
-                {rows.slice(reading.hasHeadings ? 1 : 0, SHOWN + 1).map((row, at) => (
-                  <tr key={at}>
+                {rows.slice(reading.hasHeadings ? 1 : 0, SHOWN + 1).map((row, position) => (
+                  <tr key={position}>
                     {reading.columns.map((column, index) => {
-                      const isWrong = read.unreadable.some((each) => each.row === at + 1 && each.column === index);
+                      const isWrong = read.unreadable.some(
+                        (each) => each.row === position + 1 && each.column === index,
+                      );
                       return (
                         <td
                           key={index}

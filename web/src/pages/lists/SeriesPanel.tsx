@@ -36,20 +36,20 @@ export function SeriesPanel({ list, column: columnId, item, onClose }: SeriesPan
   const send = useSend();
   const column = document.listColumns.get(columnId);
   const items = model.listOf(list.id)!.items;
-  const at = item === null ? items.length : Math.max(0, items.indexOf(item));
+  const position = item === null ? items.length : Math.max(0, items.indexOf(item));
   const isDays = column?.kind === 'date';
   const valueAt = (place: number) => {
     const cell = items[place] === undefined ? undefined : cellOf(document, items[place], columnId);
     return isDays ? cell?.text || null : (cell?.figure ?? null);
   };
   // Two rows that are typed already begin a series that is continued.
-  const [first, second] = [valueAt(at), valueAt(at + 1)];
-  const begun = first !== null && second !== null && valueAt(at + 2) === null ? continued(first, second) : null;
+  const [first, second] = [valueAt(position), valueAt(position + 1)];
+  const begun = first !== null && second !== null && valueAt(position + 2) === null ? continued(first, second) : null;
   const [kind, setKind] = useState<SeriesTerms['kind']>(begun?.kind ?? (isDays ? 'days' : 'figures'));
   const [from, setFrom] = useState<number | string>(begun?.from ?? first ?? (isDays ? today() : 1));
   const [step, setStep] = useState(begun?.step ?? 1);
   const [end, setEnd] = useState<'count' | 'until'>('count');
-  const [count, setCount] = useState(Math.max(10, items.length - at));
+  const [count, setCount] = useState(Math.max(10, items.length - position));
   const [until, setUntil] = useState<number | string>(isDays ? today() : 10);
   if (!column || (column.kind !== 'figure' && !isDays) || column.locked)
     return (
@@ -63,11 +63,11 @@ export function SeriesPanel({ list, column: columnId, item, onClose }: SeriesPan
     typeof value === 'number' ? writeFigure(value, column.unit, plan) : dayInFigures(value, plan.locale);
   const shown = values.length <= 5 ? values.map(write) : [...values.slice(0, 3).map(write), '…', write(values.at(-1)!)];
   const replaced = values.filter((value, index) => {
-    const before = valueAt(at + index);
+    const before = valueAt(position + index);
     return before !== null && before !== value;
   }).length;
   const fill = () => {
-    const cells = values.slice(0, items.length - at).map((value, index) => ({ item: items[at + index]!, column: column.id, value })); // prettier-ignore
+    const cells = values.slice(0, items.length - position).map((value, index) => ({ item: items[position + index]!, column: column.id, value })); // prettier-ignore
     const rest = values.slice(cells.length).map((value) => ({ id: newId(), cells: [{ column: column.id, value }] }));
     const done = t('lists.seriesFilled', { count: values.length });
     const refusal =

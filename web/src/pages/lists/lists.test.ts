@@ -28,8 +28,8 @@ const COLUMNS: Extract<Command, { kind: 'list.add' }>['columns'] = [
 
 function listOf(rows: readonly Record<string, string | number | null>[], locale = 'en-IE'): Document {
   const document = plan(locale);
-  const items = rows.map((row, at) => ({
-    id: `i${at}`,
+  const items = rows.map((row, index) => ({
+    id: `i${index}`,
     cells: Object.entries(row).map(([column, value]) => ({ column, value })),
   }));
   const decision = decide(document, {
@@ -114,13 +114,13 @@ describe('what is typed into a list', () => {
     }); // prettier-ignore
     fc.assert(
       fc.property(fc.array(item, { minLength: 1, maxLength: 6 }), fc.constantFrom('en-IE', 'de-DE'), (rows, locale) => {
-        const of = listOf(rows, locale);
-        const models = new Model(of);
+        const document = listOf(rows, locale);
+        const models = new Model(document);
         const figures = models.listOf('list')!;
         rows.forEach((row, place) => {
           for (const [id, value] of Object.entries(row)) {
-            const text = copiedText(of, figures, { item: `i${place}`, place }, of.listColumns.get(id)!);
-            const again = readCellText(models, of.listColumns.get(id)!, text);
+            const text = copiedText(document, figures, { item: `i${place}`, place }, document.listColumns.get(id)!);
+            const again = readCellText(models, document.listColumns.get(id)!, text);
             expect([id, text, again.ok && again.cell.value]).toEqual([id, text, value]);
           }
         });

@@ -37,8 +37,8 @@ export function useItemActions({ list, rows, columns, view, inOrder, control }: 
     const chosen = new Set(placesIn(control().selection).map(({ row }) => row));
     return [...chosen]
       .sort((a, b) => a - b)
-      .flatMap((at) => {
-        const row = rows[at];
+      .flatMap((index) => {
+        const row = rows[index];
         return row?.kind === 'item' ? [row.item] : [];
       });
   };
@@ -62,11 +62,11 @@ export function useItemActions({ list, rows, columns, view, inOrder, control }: 
   // What is typed next goes into the item that was just made, wherever it is shown.
   const arriving = useRef<string | null>(null);
   useLayoutEffect(() => {
-    const at = rows.findIndex((row) => row.kind === 'item' && row.item === arriving.current);
-    if (arriving.current === null || at < 0) return;
+    const index = rows.findIndex((row) => row.kind === 'item' && row.item === arriving.current);
+    if (arriving.current === null || index < 0) return;
     arriving.current = null;
     const column = Math.max(0, columns.findIndex(({ of }) => isTyped(of))); // prettier-ignore
-    control().select(selectOne({ row: at, column }));
+    control().select(selectOne({ row: index, column }));
   }, [rows, columns, control]);
 
   const duplicate = () => {
@@ -88,9 +88,11 @@ export function useItemActions({ list, rows, columns, view, inOrder, control }: 
   const move = (direction: 1 | -1) => {
     if (!inOrder) return notices.say({ text: t('lists.moveInOwnOrder'), tone: 'plain' });
     const items = selectedItems();
-    const at = rows.findIndex((row) => row.kind === 'item' && row.item === items[direction < 0 ? 0 : items.length - 1]);
-    const past = rows[at + direction];
-    if (at < 0 || past?.kind !== 'item') return;
+    const index = rows.findIndex(
+      (row) => row.kind === 'item' && row.item === items[direction < 0 ? 0 : items.length - 1],
+    );
+    const past = rows[index + direction];
+    if (index < 0 || past?.kind !== 'item') return;
     send({ kind: 'listItems.move', list, items, before: direction < 0 ? past.item : itemAfter(past.item) });
   };
 
@@ -140,8 +142,8 @@ export function useItemActions({ list, rows, columns, view, inOrder, control }: 
     const cells: ItemCell[] = [];
     const items: { id: string; cells: CellValue[] }[] = [];
     const over = columns.slice(place.column, place.column + width).map(({ of }) => of);
-    const leftOut = width > 1 ? over.filter((of) => !isTyped(of)) : [];
-    for (const [at, given] of table.entries()) {
+    const leftOut = width > 1 ? over.filter((column) => !isTyped(column)) : [];
+    for (const [position, given] of table.entries()) {
       const values: CellValue[] = [];
       for (const [index, typed] of given.entries()) {
         const { of } = columns[place.column + index]!;
@@ -150,12 +152,12 @@ export function useItemActions({ list, rows, columns, view, inOrder, control }: 
         const read = readCellText(model, of, typed);
         if (!read.ok)
           return notices.say({
-            text: t('lists.inRow', { row: at + 1, column: of.name, message: read.refusal.message }),
+            text: t('lists.inRow', { row: position + 1, column: of.name, message: read.refusal.message }),
             tone: 'warning',
           });
         values.push(read.cell);
       }
-      const target = targets[at];
+      const target = targets[position];
       if (target?.kind === 'item') cells.push(...values.map((value) => ({ item: target.item, ...value })));
       else
         items.push({

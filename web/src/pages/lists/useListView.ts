@@ -45,14 +45,14 @@ export function useListView(document: Document, list: string, figures: ListFigur
   const footer = useMemo(() => summaryRows(shownColumns, isWhole ? null : shown), [shownColumns, isWhole, shown]);
   const columns = useMemo(
     () =>
-      shownColumns.map((of, at): ListGridColumn => ({
-        id: of.id,
-        of,
-        heading: heading(of, view),
-        width: widthOfColumn(of, at === 0),
-        pin: at === 0 ? 'start' : null,
-        isLabel: at === 0,
-        className: `${at === 0 ? 'label' : ''} is-${of.kind}`,
+      shownColumns.map((column, index): ListGridColumn => ({
+        id: column.id,
+        of: column,
+        heading: heading(column, view),
+        width: widthOfColumn(column, index === 0),
+        pin: index === 0 ? 'start' : null,
+        isLabel: index === 0,
+        className: `${index === 0 ? 'label' : ''} is-${column.kind}`,
       })),
     [shownColumns, heading, view],
   );

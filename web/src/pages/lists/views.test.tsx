@@ -40,7 +40,7 @@ const document = after(
       { id: 'status', settings: { name: 'Status', kind: 'status', estimated: 'price', actual: 'actual', total: true } },
       { id: 'due', settings: { name: 'Due', kind: 'date' } },
     ],
-    items: ITEMS.map((row, at) => ({ id: `i${at}`, cells: Object.entries(row).map(([column, value]) => ({ column, value })) })), // prettier-ignore
+    items: ITEMS.map((row, index) => ({ id: `i${index}`, cells: Object.entries(row).map(([column, value]) => ({ column, value })) })), // prettier-ignore
     before: null,
   },
   { kind: 'listCells.set', cells: [{ item: 'i0', column: 'twice', value: 150 }] },

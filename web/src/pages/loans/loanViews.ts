@@ -32,12 +32,12 @@ function stretchesOf({ rows }: LoanAnswer, by: By, document: Document): Stretch[
 /** A loan as a schedule: opening balance, payment with its parts, and the balance after it. */
 export function loanSchedule(loan: LoanAnswer, by: By, document: Document) {
   const stretches = stretchesOf(loan, by, document);
-  const flow = (id: string, heading: string, of: (row: LoanMonth) => number): ScheduleColumn => ({
+  const flow = (id: string, heading: string, select: (row: LoanMonth) => number): ScheduleColumn => ({
     id,
     heading,
     unit: 'money',
-    values: stretches.map(({ rows }) => sumOf(rows, of)),
-    total: sumOf(loan.rows, of),
+    values: stretches.map(({ rows }) => sumOf(rows, select)),
+    total: sumOf(loan.rows, select),
   });
   const changesRate = loan.rows.some((row) => row.rate !== loan.rate);
   const hasExtra = loan.rows.some((row) => row.extra > 0);
@@ -88,7 +88,7 @@ export function settledAtTheEnd(loan: LoanAnswer): { readonly byHand: number; re
 
 /** The months in which a loan's regular payment becomes another one, with that payment. */
 export function paymentChanges({ rows }: LoanAnswer): LoanMonth[] {
-  return rows.filter((row, at) => at > 0 && row.regular !== rows[at - 1]!.regular);
+  return rows.filter((row, index) => index > 0 && row.regular !== rows[index - 1]!.regular);
 }
 
 /** What of each payment is interest and what pays the amount back, and how the balance falls. */

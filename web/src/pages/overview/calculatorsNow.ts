@@ -48,8 +48,8 @@ function inWords(model: PlanModel, calculator: Calculator, period: number): stri
       const tax = output('tax');
       const yearBegins = calculator.table === 'taxSchedules' ? calculator.row.yearBegins : 1;
       const year = yearInWords(yearOf(model.calendar.months[period]!, yearBegins), yearBegins);
-      const found = answer.months[period]!;
-      if (isNoFigure(found)) return say(noFigureInWords(model, found));
+      const result = answer.months[period]!;
+      if (isNoFigure(result)) return say(noFigureInWords(model, result));
       return tax === tax ? t('overview.taxFor', { money: money(tax), year }) : t('overview.noIncome');
     }
     case 'units': {

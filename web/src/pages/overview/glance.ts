@@ -52,7 +52,7 @@ export function glanceAt(model: PlanModel, year: number): Glance {
     income: total(TOTAL_INCOME),
     expenses,
     net: total(NET),
-    red: calendar.months.filter((month, at) => yearIn(document, month) === year && net.valueAt(at) <= -0.005),
+    red: calendar.months.filter((month, index) => yearIn(document, month) === year && net.valueAt(index) <= -0.005),
     biggest,
   };
 }

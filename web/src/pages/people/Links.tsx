@@ -49,15 +49,15 @@ function isOpen({ revokedAt, until, once, uses }: SharingLink): boolean {
 
 function stateOf(link: SharingLink): string[] {
   const { createdAt, until, uses, revokedAt, once } = link;
-  const said = [
+  const texts = [
     t('people.createdOn', { day: dayOf(createdAt) }),
     once ? t('people.singleUse').toLowerCase() : t('people.reusable').toLowerCase(),
   ];
-  if (until !== null) said.push(t('people.untilDay', { day: dayOf(until) }));
-  said.push(t('people.used', { count: uses }));
-  if (revokedAt !== null) said.push(t('people.isRevoked'));
-  else if (!isOpen(link)) said.push(t('people.isExpired'));
-  return said;
+  if (until !== null) texts.push(t('people.untilDay', { day: dayOf(until) }));
+  texts.push(t('people.used', { count: uses }));
+  if (revokedAt !== null) texts.push(t('people.isRevoked'));
+  else if (!isOpen(link)) texts.push(t('people.isExpired'));
+  return texts;
 }
 
 const sentence = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);

@@ -146,7 +146,7 @@ interface ReadingRowProps {
   readonly columns: WorkbookReading['columns'];
   readonly faults: ReadonlyMap<string, string>;
   readonly said: RowSaid;
-  readonly onSaid: (row: number, said: RowSaid) => void;
+  readonly onSaid: (row: number, correction: RowSaid) => void;
 }
 
 /** A row of the sheet; drawn again when something else is said or found of it, since there may be many hundred. */
@@ -190,8 +190,8 @@ const ReadingRow = memo(function ReadingRow({ of, columns, faults, said, onSaid 
           </Select>
         )}
       </td>
-      {cells.map((value, at) => {
-        const cell = `${columns[at]!.column}${row}`;
+      {cells.map((value, index) => {
+        const cell = `${columns[index]!.column}${row}`;
         const fault = faults.get(cell);
         return (
           <td key={cell} className={`tabular ${fault ? 'is-faulty' : ''}`} title={fault}>

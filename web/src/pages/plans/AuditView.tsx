@@ -27,7 +27,7 @@ interface AuditViewProps {
 const MOST_LISTED = 40;
 
 /** A workbook from elsewhere before it becomes a plan: what it was taken for, what is wrong with it, and which cells differ. */
-export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose }: AuditViewProps) {
+export function AuditView({ file, said: { reading: corrections, mend }, onSaid, onClose }: AuditViewProps) {
   const sayOfReading = useCallback(
     (next: (before: ReadingCorrections) => ReadingCorrections) =>
       onSaid((before) => ({ ...before, reading: next(before.reading) })),
@@ -38,8 +38,9 @@ export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose
   const notices = useNotices();
   const title = file.name.replace(/\.[^.]*$/, '').slice(0, 80) || file.name;
   const { data, error, isFetching } = useQuery({
-    queryKey: ['workbook', file, mend, said],
-    queryFn: ({ signal }) => api.auditWorkbook(file, { title, mend, said }, { signal, onProgress: setProgress }),
+    queryKey: ['workbook', file, mend, corrections],
+    queryFn: ({ signal }) =>
+      api.auditWorkbook(file, { title, mend, said: corrections }, { signal, onProgress: setProgress }),
     placeholderData: keepPreviousData,
     gcTime: 0,
     staleTime: Infinity,
@@ -58,7 +59,11 @@ export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose
   });
   const save = useMutation({
     mutationFn: () =>
-      api.auditAsPdf(file, { title, mend, said }, { signal: new AbortController().signal, onProgress: () => {} }),
+      api.auditAsPdf(
+        file,
+        { title, mend, said: corrections },
+        { signal: new AbortController().signal, onProgress: () => {} },
+      ),
     onSuccess: (pages) => {
       saveBlob(pages, t('workbook.auditFile', { title }));
       notices.say({ text: t('workbook.saved', { name: t('workbook.auditFile', { title }) }) });
@@ -106,7 +111,7 @@ export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose
         <p className="refusal" role="alert">
           <Icon name="alarm" /> {t('workbook.cannotBeImported', { why: refusal.message })}
           {/* Without a picture of before, there is no other place to take it back at. */}
-          {!reading && Object.keys(said).length > 0 && (
+          {!reading && Object.keys(corrections).length > 0 && (
             <button type="button" className="btn btn-link" onClick={() => onSaid(() => NOTHING_SAID)}>
               {t('workbook.discardCorrections')}
             </button>
@@ -116,7 +121,9 @@ export function AuditView({ file, said: { reading: said, mend }, onSaid, onClose
       {data?.remarks.map((remark) => (
         <p key={say(remark)}>{say(remark)}</p>
       ))}
-      {reading && <AuditReading reading={reading} findings={data?.findings ?? []} said={said} onSaid={sayOfReading} />}
+      {reading && (
+        <AuditReading reading={reading} findings={data?.findings ?? []} said={corrections} onSaid={sayOfReading} />
+      )}
       {data && (
         <>
           <Findings audited={data} />

@@ -27,7 +27,7 @@ export function PrintPage() {
   const { planId = '' } = useParams();
   const { document, model } = useSessionState();
   const { waiting } = useSaving();
-  const [said, setSaid] = useSearchParams();
+  const [query, setSaid] = useSearchParams();
   const [name, setName] = useStored(NAME_KEY, (stored) => (typeof stored === 'string' ? stored : ''));
   const [wanted, setWanted] = useState(0);
   const notices = useNotices();
@@ -36,7 +36,7 @@ export function PrintPage() {
   const years = yearsOf(model.calendar);
   // The address follows what is chosen, in its own time.
   const [choice, setChoice] = useState(() =>
-    readChoice(said, {
+    readChoice(query, {
       locale: plan.locale,
       language: spoken,
       thisYear: yearNow(years, model.calendar.yearBegins),

@@ -58,7 +58,7 @@ const usualIn = (locale: string, language: Language): Choice => ({ ...USUAL_CHOI
 
 /** The choice an address says; what it says wrongly is as usual. `years` are those the plan has. */
 export function readChoice(
-  said: URLSearchParams,
+  query: URLSearchParams,
   {
     locale,
     language,
@@ -73,13 +73,13 @@ export function readChoice(
 ): Choice {
   const usual = usualIn(locale, language);
   const list = (key: string) =>
-    said
+    query
       .get(key)
       ?.split(',')
       .filter((part) => part !== '') ?? null;
   const words = Object.fromEntries(
     (Object.keys(WORDS) as Word[]).map((key) => {
-      const word = said.get(key);
+      const word = query.get(key);
       return [key, (WORDS[key] as readonly string[]).includes(word ?? '') ? word : usual[key]];
     }),
   ) as Pick<Choice, Word>;
@@ -89,21 +89,21 @@ export function readChoice(
   return {
     ...usual,
     ...words,
-    ...Object.fromEntries(FLAGS.map((flag) => [flag, said.get(flag) === 'yes'])),
+    ...Object.fromEntries(FLAGS.map((flag) => [flag, query.get(flag) === 'yes'])),
     parts: list('parts') ?? usual.parts,
     years: chosen ?? (years.includes(thisYear) ? [thisYear] : years.slice(0, 1)),
-    title: said.get('title') ?? '',
+    title: query.get('title') ?? '',
   };
 }
 
 /** An address that says a choice: only what is not as usual. */
 export function writeChoice(choice: Choice, locale: string, language: Language): URLSearchParams {
   const usual = usualIn(locale, language);
-  const said = new URLSearchParams({ parts: choice.parts.join(), years: choice.years.join() });
-  for (const key of Object.keys(WORDS) as Word[]) if (choice[key] !== usual[key]) said.set(key, choice[key]);
-  for (const flag of FLAGS) if (choice[flag]) said.set(flag, 'yes');
-  if (choice.title !== '') said.set('title', choice.title);
-  return said;
+  const query = new URLSearchParams({ parts: choice.parts.join(), years: choice.years.join() });
+  for (const key of Object.keys(WORDS) as Word[]) if (choice[key] !== usual[key]) query.set(key, choice[key]);
+  for (const flag of FLAGS) if (choice[flag]) query.set(flag, 'yes');
+  if (choice.title !== '') query.set('title', choice.title);
+  return query;
 }
 
 /** What is asked of the pages. */

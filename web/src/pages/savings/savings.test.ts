@@ -38,9 +38,9 @@ describe('a fund whose deposit is in whole cents', () => {
           savings: [{ id: 'a', name: 'Kitchen', unknown, goal, deposit: 100, rate: 0, months: 7, first: '2026-01' }],
         }),
       );
-    const told = (of: Model) => {
-      const answer = of.calculationOf('a')!.answer;
-      return answer.kind === 'savings' ? [answer.savings.goal, goalMissedByCents(of, 'a', answer.savings)] : [];
+    const told = (model: Model) => {
+      const answer = model.calculationOf('a')!.answer;
+      return answer.kind === 'savings' ? [answer.savings.goal, goalMissedByCents(model, 'a', answer.savings)] : [];
     };
     expect(told(plan(1000, 'deposit'))).toEqual([1000.02, 1000]);
     expect(told(plan(700, 'deposit'))).toEqual([700, null]);

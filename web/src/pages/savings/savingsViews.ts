@@ -34,18 +34,18 @@ function stretchesOf({ rows }: Pick<SavingsAnswer, 'rows'>, by: By, document: Do
 /** A fund as a schedule: what was in it, what came and went, and what is in it then. */
 export function savingsSchedule(fund: SavingsAnswer, by: By, document: Document) {
   const stretches = stretchesOf(fund, by, document);
-  const flow = (id: string, heading: string, of: (row: SavingsMonth) => number): ScheduleColumn => ({
+  const flow = (id: string, heading: string, select: (row: SavingsMonth) => number): ScheduleColumn => ({
     id,
     heading,
     unit: 'money',
-    values: stretches.map(({ rows }) => sumOf(rows, of)),
-    total: sumOf(fund.rows, of),
+    values: stretches.map(({ rows }) => sumOf(rows, select)),
+    total: sumOf(fund.rows, select),
   });
-  const last = (id: string, heading: string, of: (row: SavingsMonth) => number | null): ScheduleColumn => ({
+  const last = (id: string, heading: string, select: (row: SavingsMonth) => number | null): ScheduleColumn => ({
     id,
     heading,
     unit: 'money',
-    values: stretches.map(({ rows }) => of(rows.at(-1)!)),
+    values: stretches.map(({ rows }) => select(rows.at(-1)!)),
   });
   const columns: ScheduleColumn[] = [
     {

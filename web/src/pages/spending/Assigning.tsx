@@ -132,8 +132,8 @@ export function Assigning({ planId, ledger, earlier }: AssigningProps) {
   const editing: ColumnEditing<OpenRow, GridColumn> = {
     readOnlyReason: (_row, column) => (column.id === 'line' ? null : t('spending.lineMissing')),
     begin: () => ({ text: '', options: { target: null } }),
-    read(at, { options }) {
-      const entry = rows.find(({ key }) => key === at.row)?.entry;
+    read(cell, { options }) {
+      const entry = rows.find(({ key }) => key === cell.row)?.entry;
       if (!entry || options.target == null) return { command: null };
       const { line, toAccount } = readTarget(options.target);
       const after = assigned(entry, line, toAccount);

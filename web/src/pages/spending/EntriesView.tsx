@@ -60,8 +60,8 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
     [ledger.actuals, document],
   );
   const query = useMemo(() => queryOf(looked, month, gone, minorUnitsIn(document)), [looked, month, gone, document]);
-  const found = useEntryPages(planId, query);
-  const { total } = found;
+  const pages = useEntryPages(planId, query);
+  const { total } = pages;
   const rows = useMemo(
     () => Array.from({ length: total }, (_, index): FoundRow => ({ key: String(index), label: t('spending.entryNth', { nth: index + 1 }), className: 'line', index })), // prettier-ignore
     [total],
@@ -87,7 +87,7 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
     { id: 'note', heading: t('entries.note'), width: 200, pin: null, className: 'text' },
   ];
   const cellOf = ({ index }: FoundRow, { id }: GridColumn): GridCell => {
-    const entry = found.at(index);
+    const entry = pages.at(index);
     if (!entry) return { content: id === 'what' ? '…' : '' };
     switch (id) {
       case 'date':
@@ -109,7 +109,7 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
     rows,
     columns,
     onOpen({ index }, _column, typed) {
-      const entry = found.at(index);
+      const entry = pages.at(index);
       if (typed === null && entry) entering.change(entry);
       return true;
     },
@@ -123,7 +123,7 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
 
   const many = async (change: (entry: LedgerEntry) => LedgerEntry | null, words: (count: number) => string) => {
     if (chosen.length > MAX_ENTRIES_AT_ONCE) return notices.say({ text: t('spending.tooMany', { most: MAX_ENTRIES_AT_ONCE }), tone: 'warning' }); // prettier-ignore
-    const entries = await found.fetch(chosen);
+    const entries = await pages.fetch(chosen);
     const edits = entries.map((entry) => {
       const after = change(entry);
       return { entry: entry.id, before: givenOf(entry), after: after && givenOf(after) };
@@ -244,13 +244,13 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
       </div>
       <div className="view-tools">
         <output className="found-totals">
-          {found.problem ??
-            (!found.isLoading &&
+          {pages.problem ??
+            (!pages.isLoading &&
               t('spending.found', {
                 total,
                 count: writeCount(total, plan.locale),
-                received: money(found.received),
-                paid: money(found.paid),
+                received: money(pages.received),
+                paid: money(pages.paid),
               }))}
         </output>
         <a className="tool" href={entriesAsCsv(planId, query)} download>
@@ -278,7 +278,7 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
           </span>
         )}
       </div>
-      {total === 0 && !found.isLoading ? (
+      {total === 0 && !pages.isLoading ? (
         <div className="empty-state">
           <p>{ledger.actuals.lines.size === 0 ? t('entries.none') : t('spending.nothingFound')}</p>
         </div>
@@ -291,11 +291,11 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
           footer={NO_ROWS}
           rowHeight={26}
           cellOf={cellOf}
-          partsOf={({ index }) => [plan, found.at(index), document]}
-          complete={printing && found.onPaper !== 'inSight'}
+          partsOf={({ index }) => [plan, pages.at(index), document]}
+          complete={printing && pages.onPaper !== 'inSight'}
         />
       )}
-      {printing && <PaperNote found={found} />}
+      {printing && <PaperNote found={pages} />}
     </>
   );
 }

@@ -12,9 +12,9 @@ export function RuleList({ onEdit }: { readonly onEdit: (rule: RuleGiven) => voi
   const plan = planOf(document);
   const send = useSend();
   const rules = inOrder(document.assignmentRules.values());
-  const move = (at: number, by: 1 | -1) => {
-    const before = by === -1 ? rules[at - 1] : rules[at + 2];
-    send({ kind: 'assignmentRule.move', rule: rules[at]!.id, before: before?.id ?? null });
+  const move = (index: number, by: 1 | -1) => {
+    const before = by === -1 ? rules[index - 1] : rules[index + 2];
+    send({ kind: 'assignmentRule.move', rule: rules[index]!.id, before: before?.id ?? null });
   };
   const conditionsOf = (row: AssignmentRuleRow) => {
     const amount = (figure: number | null) => (figure === null ? null : writeFigure(figure, 'money', plan));
@@ -53,7 +53,7 @@ export function RuleList({ onEdit }: { readonly onEdit: (rule: RuleGiven) => voi
         <p className="quiet">{t('spending.noRules')}</p>
       ) : (
         <ol>
-          {rules.map((row, at) => (
+          {rules.map((row, index) => (
             <li key={row.id}>
               <button type="button" className="rule-words" onClick={() => onEdit(givenOfRule(row))}>
                 <span>{conditionsOf(row)}</span>
@@ -62,18 +62,18 @@ export function RuleList({ onEdit }: { readonly onEdit: (rule: RuleGiven) => voi
               <button
                 type="button"
                 className="tool"
-                disabled={at === 0}
+                disabled={index === 0}
                 aria-label={t('spending.ruleUp', { text: row.text })}
-                onClick={() => move(at, -1)}
+                onClick={() => move(index, -1)}
               >
                 <Icon name="up" />
               </button>
               <button
                 type="button"
                 className="tool"
-                disabled={at === rules.length - 1}
+                disabled={index === rules.length - 1}
                 aria-label={t('spending.ruleDown', { text: row.text })}
-                onClick={() => move(at, 1)}
+                onClick={() => move(index, 1)}
               >
                 <Icon name="down" />
               </button>

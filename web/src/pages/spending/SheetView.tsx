@@ -134,9 +134,9 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
     const cell = byCell.get(`${row.day}|${id}`) ?? [];
     if (cell.length === 0) return { content: '' };
     const text = writeFigure(sumOf(cell, id), 'money', plan);
-    const said = cell.map(({ what, note }) => [what, note].filter((part) => part !== '').join(', ')).join('; ');
+    const words = cell.map(({ what, note }) => [what, note].filter((part) => part !== '').join(', ')).join('; ');
     return cell.length === 1
-      ? { className: 'tabular', content: text, title: said }
+      ? { className: 'tabular', content: text, title: words }
       : {
           className: 'tabular',
           title: t('spending.severalEntries', { count: cell.length }),
@@ -157,8 +157,8 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
         const value = entry && (entry.amount * directionOf(document, column.id)) / units;
         return { text: value === undefined ? '' : writeForEntry(value, 'money', plan.locale), options: {} };
       },
-      read(at, { text }) {
-        const cell = byCell.get(`${at.row}|${at.column}`) ?? [];
+      read(target, { text }) {
+        const cell = byCell.get(`${target.row}|${target.column}`) ?? [];
         const [before] = cell;
         const set = (after: LedgerEntry | null) => ({
           command: {
@@ -176,9 +176,9 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
         const read = readAmount(text, document);
         if (!read.ok) return { refusal: { code: 'invalid', message: read.message } };
         if (read.amount === 0) return before ? set(null) : { command: null };
-        const amount = read.amount * directionOf(document, at.column);
+        const amount = read.amount * directionOf(document, target.column);
         if (before) return set({ ...before, amount });
-        return set(entryOf(newId(), { date: at.row, line: at.column, account: usual(at.column), amount }));
+        return set(entryOf(newId(), { date: target.row, line: target.column, account: usual(target.column), amount }));
       },
       Editor: SheetEditor,
     }),

@@ -84,8 +84,8 @@ export function YearView({ planId, year, ledger, onOpenEntry }: YearViewProps) {
   const spending = useMemo(
     () =>
       months.map((month) => {
-        const at = model.calendar.months.indexOf(month);
-        return spendingIn(model, ledger, { from: at, to: at + 1 });
+        const index = model.calendar.months.indexOf(month);
+        return spendingIn(model, ledger, { from: index, to: index + 1 });
       }),
     [months, model, ledger],
   );
@@ -314,7 +314,7 @@ function useOpened(planId: string, open: ReadonlySet<string>, lines: readonly st
   });
   return useMemo(() => {
     const byKey = new Map(
-      keys.map((key, at) => [key, results[at]!.filter(({ account }) => account === key.split('|')[1])] as const),
+      keys.map((key, index) => [key, results[index]!.filter(({ account }) => account === key.split('|')[1])] as const),
     );
     const byId = new Map([...byKey.values()].flat().map((entry) => [`entry:${entry.id}`, entry]));
     return { of: (key: string) => byKey.get(key) ?? NO_ENTRIES, entryOf: (key: string) => byId.get(key) };

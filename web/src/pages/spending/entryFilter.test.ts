@@ -25,9 +25,9 @@ describe('what is looked for in an address', () => {
     fc.assert(
       fc.property(any, any, (before, looked) => {
         const address = sayLooked(new URLSearchParams({ view: 'entries', month: MONTH }), before, MONTH);
-        const said = new URLSearchParams(sayLooked(address, looked, MONTH).toString());
-        expect(lookedIn(said, MONTH)).toEqual(looked);
-        expect([said.get('view'), said.get('month')]).toEqual(['entries', MONTH]);
+        const query = new URLSearchParams(sayLooked(address, looked, MONTH).toString());
+        expect(lookedIn(query, MONTH)).toEqual(looked);
+        expect([query.get('view'), query.get('month')]).toEqual(['entries', MONTH]);
       }),
       runs(100),
     );

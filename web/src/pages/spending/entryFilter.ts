@@ -40,8 +40,8 @@ export const anything = (month: Month): EntryFilter => ({
 export function lookedIn(search: URLSearchParams, month: Month): EntryFilter {
   const usual = anything(month);
   const day = (key: 'from' | 'to') => {
-    const said = search.get(key);
-    return said !== null && isDay(said) ? said : usual[key];
+    const text = search.get(key);
+    return text !== null && isDay(text) ? text : usual[key];
   };
   const amount = (key: string) => {
     const said = Number(search.get(key) ?? NaN);
@@ -80,8 +80,8 @@ export function useEntryFilter(month: Month): [EntryFilter, (part: Partial<Entry
   const [looked, setEntryFilter] = useState(() => lookedIn(search, month));
   const { pathname } = useLocation();
   useEffect(() => {
-    const said = sayLooked(new URLSearchParams(search), looked, month).toString();
-    if (said === search.toString()) return undefined;
+    const text = sayLooked(new URLSearchParams(search), looked, month).toString();
+    if (text === search.toString()) return undefined;
     const timer = setTimeout(() => {
       // Whoever has gone on to another page meanwhile is not brought back.
       if (window.location.pathname === pathname)

@@ -33,8 +33,8 @@ const actuals = actualsFrom(
     days: 30,
   })),
 );
-const rowsOf = (of: Actuals) =>
-  spendingIn(new Model(document), { actuals: of, settled: new Set() }, { from: 0, to: 1 });
+const rowsOf = (actuals: Actuals) =>
+  spendingIn(new Model(document), { actuals: actuals, settled: new Set() }, { from: 0, to: 1 });
 
 describe('the rows of spending', () => {
   const rows = rowsOf(actuals);
@@ -61,7 +61,7 @@ describe('the rows of spending', () => {
   });
 
   it('have a column for what is carried over and what is expected only where there is such', () => {
-    const columns = (of: SpendingRow[]) => spendingColumns(of, plan).map(({ id }) => id);
+    const columns = (rows: SpendingRow[]) => spendingColumns(rows, plan).map(({ id }) => id);
     expect(columns(rows)).toEqual(['label', 'budget', 'actual', 'remaining', 'used', 'standing', 'entries']);
     const more = rows.map((row) => ({ ...row, carryOver: 5, expected: 7 }));
     expect(columns(more).slice(1, 6)).toEqual(['budget', 'carryOver', 'actual', 'expected', 'remaining']);
@@ -76,7 +76,7 @@ describe('the rows of spending', () => {
   });
 
   it('grow with their widest figure', () => {
-    const widths = (of: SpendingRow[]) => spendingColumns(of, plan).map(({ width }) => width);
+    const widths = (rows: SpendingRow[]) => spendingColumns(rows, plan).map(({ width }) => width);
     const wide = rows.map((row) => ({ ...row, budget: -98_765_432_109.5 }));
     expect(widths(rows)).toEqual([200, 88, 88, 88, 104, 92, 60]);
     expect(widths(wide)[1]).toBeGreaterThan(110);
@@ -116,7 +116,7 @@ describe('the entries shown', () => {
 });
 
 describe('how the months stand', () => {
-  const words = (of: Actuals) => summaryOf(rowsOf(of), (value) => `€${value}`);
+  const words = (actuals: Actuals) => summaryOf(rowsOf(actuals), (value) => `€${value}`);
   it('is said in a sentence', () => {
     expect(words(NO_ACTUALS)).toBe('There are no entries for this month yet.');
     expect(words(actuals)).toBe('Net €788, planned €900; Food is over its budget.');

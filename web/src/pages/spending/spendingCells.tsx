@@ -11,9 +11,9 @@ export interface SpentRow extends GridRow {
 
 /** The columns, wide enough for the widest figure; those nothing stands in are left out. */
 export function spendingColumns(rows: readonly SpendingRow[], plan: PlanRow, isNarrow = false): GridColumn[] {
-  const widthFor = (of: (row: SpendingRow) => number | null, least: number) =>
+  const widthFor = (select: (row: SpendingRow) => number | null, least: number) =>
     rows.reduce((most, row) => {
-      const value = of(row);
+      const value = select(row);
       const text = value === null ? '' : writeDifference(value, 'money', plan);
       return Math.max(most, Math.ceil(widthOf(text) * 1.05) + 16);
     }, least);
@@ -45,17 +45,17 @@ const OPTIONAL: ReadonlySet<string> = new Set(['carryOver', 'expected']);
 
 /** The rows of the grid, and those that stay in sight below them. */
 export function spentRows(rows: readonly SpendingRow[]): { rows: SpentRow[]; footer: SpentRow[] } {
-  const drawn = rows.map((of): SpentRow => {
-    const look = of.side === null ? '' : `side-${of.side}`;
+  const drawn = rows.map((row): SpentRow => {
+    const look = row.side === null ? '' : `side-${row.side}`;
     const kind =
-      of.kind === 'group'
+      row.kind === 'group'
         ? 'heading with-figures'
-        : of.kind === 'line'
+        : row.kind === 'line'
           ? 'line'
-          : of.id === NET
+          : row.id === NET
             ? 'total net'
             : 'total';
-    return { key: of.id, label: say(of.name), className: `${kind} ${look}`, of };
+    return { key: row.id, label: say(row.name), className: `${kind} ${look}`, of: row };
   });
   return {
     rows: drawn.filter(({ of }) => of.kind !== 'total'),

@@ -30,7 +30,7 @@ const sums = [
   sum('Food', 'bank', '2026-02', -20_000, 2),
 ];
 const happened = { actuals: actualsFrom(sums), settled: new Set<string>() };
-const spending = months.map((_, at) => spendingIn(model, happened, { from: at, to: at + 1 }));
+const spending = months.map((_, index) => spendingIn(model, happened, { from: index, to: index + 1 }));
 const entries = [
   entryOf('e1', { date: '2026-01-14', amount: -35_000, what: 'Shop', line: idOf('Food'), account: 'card' }),
 ];

@@ -57,8 +57,8 @@ export function yearRows(given: YearGiven): YearRow[] {
   const { document, months, spending, subject, open } = given;
   const { locale } = planOf(document);
   let running = 0;
-  return months.flatMap((month, at) => {
-    const row = spending[at]!.find(({ id }) => id === subject.id)!;
+  return months.flatMap((month, index) => {
+    const row = spending[index]!.find(({ id }) => id === subject.id)!;
     running += row.variance ?? 0;
     const isOpen = open.has(month);
     const monthRow: YearRow = {
@@ -82,8 +82,8 @@ export function yearRows(given: YearGiven): YearRow[] {
 export function yearTotal(rows: readonly YearRow[], subject: SpendingRow, label: string): YearRow {
   const months = rows.filter(({ kind }) => kind === 'month');
   const sum = (pick: (row: YearRow) => number | null) => {
-    const known = months.map(pick).filter((value) => value !== null);
-    return known.length === 0 ? null : known.reduce((total, value) => total + value, 0);
+    const values = months.map(pick).filter((value) => value !== null);
+    return values.length === 0 ? null : values.reduce((total, value) => total + value, 0);
   };
   return {
     ...EMPTY,

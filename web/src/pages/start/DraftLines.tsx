@@ -31,22 +31,22 @@ interface DraftLinesProps {
 
 /** The lines of a new plan by group, to be picked, named and given their first figures. */
 export function DraftLines({ groups, onChange, refusal, locale, firstMonth, onEnter }: DraftLinesProps) {
-  const change = (at: number, lines: readonly DraftLine[]) =>
-    onChange(groups.map((group, index) => (index === at ? { ...group, lines } : group)));
+  const change = (position: number, lines: readonly DraftLine[]) =>
+    onChange(groups.map((group, index) => (index === position ? { ...group, lines } : group)));
   /** Enter goes from figure to figure, and on from the last. */
   const enter = (event: KeyboardEvent<HTMLElement>) => {
     if (event.key !== 'Enter') return;
     event.preventDefault();
     const fields = [...event.currentTarget.querySelectorAll<HTMLElement>('.draft-amount')];
-    const at = fields.indexOf(event.target as HTMLElement);
-    if (at < 0) return;
-    const next = fields[at + 1];
+    const index = fields.indexOf(event.target as HTMLElement);
+    if (index < 0) return;
+    const next = fields[index + 1];
     if (next) next.focus();
     else onEnter();
   };
   return (
     <div className="draft-groups" onKeyDown={enter} role="presentation">
-      {groups.map((group, at) => (
+      {groups.map((group, index) => (
         <fieldset key={group.name} className={`draft-group side-${group.side}`}>
           <legend>
             <Icon name={group.side} /> {group.name}
@@ -60,7 +60,7 @@ export function DraftLines({ groups, onChange, refusal, locale, firstMonth, onEn
               locale={locale}
               onChange={(next) =>
                 change(
-                  at,
+                  index,
                   group.lines.map((other) => (other.key === next.key ? next : other)),
                 )
               }
@@ -70,7 +70,7 @@ export function DraftLines({ groups, onChange, refusal, locale, firstMonth, onEn
             group={group.name}
             isMoney={group.side !== 'memo'}
             onAdd={(name, text) =>
-              change(at, [...group.lines, { ...draftLine(name, 'monthly', true, monthOfYear(firstMonth)), text }])
+              change(index, [...group.lines, { ...draftLine(name, 'monthly', true, monthOfYear(firstMonth)), text }])
             }
           />
         </fieldset>

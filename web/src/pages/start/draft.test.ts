@@ -121,7 +121,7 @@ describe('a draft', () => {
     const figures = (name: string) =>
       calculate(plan)
         .figures(name)
-        .flatMap((figure, at) => (figure === null ? [] : [at]));
+        .flatMap((figure, index) => (figure === null ? [] : [index]));
     expect(figures('Pay')).toHaveLength(12);
     expect(figures('Repairs')).toEqual([0, 3, 6, 9]);
     expect(figures('Refund')).toEqual([5]);

@@ -104,7 +104,7 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
                   type="button"
                   className="tool"
                   aria-label={t('tax.removeBand', { index: index + 1 })}
-                  onClick={() => set(entries.filter((_, at) => at !== index))}
+                  onClick={() => set(entries.filter((_, position) => position !== index))}
                 >
                   <Icon name="delete" />
                 </button>

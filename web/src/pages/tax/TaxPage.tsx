@@ -99,8 +99,8 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
   const calculator = { table: 'taxSchedules', row: schedule } as const;
   const { set } = useSettings('taxSchedules', schedule.id);
   const period = stretchOfYear(calendar, year).to - 1;
-  const found = useAnswerOf(schedule.id, period);
-  const answer = isNoFigure(found) ? null : found;
+  const result = useAnswerOf(schedule.id, period);
+  const answer = isNoFigure(result) ? null : result;
   const holding = setOfYear(bandSetsOf(document, schedule.id), year);
   const [incomes, setIncomes] = useState<Incomes>(() => usualIncomes(answer?.income ?? null));
   const keyDown = (event: KeyboardEvent) => {
@@ -202,7 +202,7 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
             onExplain={setExplained}
           />
         ) : (
-          isNoFigure(found) && <NoAnswer reason={found} />
+          isNoFigure(result) && <NoAnswer reason={result} />
         )}
         <div className="bench-views">
           <Segments label={t('tax.view')} value={view} options={VIEWS} onChange={show} />
@@ -278,8 +278,8 @@ function Compare({ id, name, schedule, period, incomes, onIncomes }: CompareProp
   const others = inOrder(document.taxSchedules.values()).filter((other) => other.id !== id);
   const [chosen, setChosen] = useState(others[0]?.id ?? '');
   const other = others.find((each) => each.id === chosen) ?? others[0];
-  const found = useAnswerOf(other?.id ?? '', period);
-  const otherAnswer = isNoFigure(found) ? null : found;
+  const answer = useAnswerOf(other?.id ?? '', period);
+  const otherAnswer = isNoFigure(answer) ? null : answer;
   const list = incomesRefusal(incomes) === null ? incomesOf(incomes) : [];
   if (!other) return <p className="bench-words">{t('tax.noOtherSchedule')}</p>;
   const choice = (
@@ -303,7 +303,7 @@ function Compare({ id, name, schedule, period, incomes, onIncomes }: CompareProp
       <IncomeRange incomes={incomes} onChange={onIncomes}>
         {choice}
       </IncomeRange>
-      {isNoFigure(found) && <NoAnswer reason={found} />}
+      {isNoFigure(answer) && <NoAnswer reason={answer} />}
       {both && (
         <>
           <p className="bench-words" role="status">

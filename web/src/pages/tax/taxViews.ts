@@ -76,8 +76,8 @@ interface Named {
 /** Two schedules over a range of incomes: columns, a picture, and where the cheaper one changes. */
 export function compared(incomes: readonly number[], first: Named, second: Named, document: Document) {
   const plan = planOf(document);
-  const of = ({ schedule }: Named) => incomes.map((income) => taxOn(income, schedule).tax);
-  const [a, b] = [of(first), of(second)];
+  const select = ({ schedule }: Named) => incomes.map((income) => taxOn(income, schedule).tax);
+  const [a, b] = [select(first), select(second)];
   const columns: ScheduleColumn[] = [
     { id: 'first', heading: first.name, unit: 'money', values: a },
     { id: 'second', heading: second.name, unit: 'money', values: b },

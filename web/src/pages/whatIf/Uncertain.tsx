@@ -58,7 +58,8 @@ export function Uncertain({ document, model, assumptions }: TryingProps) {
   const last = model.calendar.count - 1;
   const money = (value: number) => writeWithUnit(value, 'money', plan);
   const free = assumptions.find(({ id }) => !draws.some((draw) => draw.assumption === id));
-  const put = (index: number, draw: Draw) => change({ draws: draws.map((each, at) => (at === index ? draw : each)) });
+  const put = (index: number, draw: Draw) =>
+    change({ draws: draws.map((each, position) => (position === index ? draw : each)) });
 
   return (
     <>

@@ -35,10 +35,15 @@ export function AssumptionsPanel({ wanted, onShown, onClose }: AssumptionsPanelP
     onShown();
   }, [wanted, onShown]);
 
-  const put = (id: string, at: number) => {
+  const put = (id: string, index: number) => {
     const others = assumptions.filter((other) => other.id !== id);
-    const section = (others[at] ?? others.at(-1))?.section ?? '';
-    const refused = session.send({ kind: 'assumption.move', assumption: id, before: others[at]?.id ?? null, section });
+    const section = (others[index] ?? others.at(-1))?.section ?? '';
+    const refused = session.send({
+      kind: 'assumption.move',
+      assumption: id,
+      before: others[index]?.id ?? null,
+      section,
+    });
     setRefusal(say(refused?.message ?? null));
   };
 

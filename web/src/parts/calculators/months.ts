@@ -29,6 +29,6 @@ export function byYear<R extends { readonly month: Month }>(
 }
 
 /** The sum of a figure over rows. */
-export function sumOf<R>(rows: readonly R[], of: (row: R) => number): number {
-  return rows.reduce((sum, row) => sum + of(row), 0);
+export function sumOf<R>(rows: readonly R[], select: (row: R) => number): number {
+  return rows.reduce((sum, row) => sum + select(row), 0);
 }

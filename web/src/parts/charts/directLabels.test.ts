@@ -13,12 +13,12 @@ describe('names beside the ends of lines', () => {
       fc.property(heights, (wanted) => {
         const placed = spread(wanted, 14, 0, 200);
         const order = wanted.map((_, index) => index).sort((a, b) => placed[a]! - placed[b]!);
-        order.forEach((index, at) => {
+        order.forEach((index, position) => {
           expect(placed[index]).toBeLessThanOrEqual(200 + 1e-9);
           expect(placed[index]).toBeGreaterThanOrEqual(-1e-9);
-          if (at > 0) {
-            expect(placed[index]! - placed[order[at - 1]!]!).toBeGreaterThanOrEqual(14 - 1e-9);
-            expect(wanted[index]).toBeGreaterThanOrEqual(wanted[order[at - 1]!]!);
+          if (position > 0) {
+            expect(placed[index]! - placed[order[position - 1]!]!).toBeGreaterThanOrEqual(14 - 1e-9);
+            expect(wanted[index]).toBeGreaterThanOrEqual(wanted[order[position - 1]!]!);
           }
         });
       }),

@@ -26,12 +26,12 @@ export function labelRoom(picture: Picture): number {
 export function spread(wanted: readonly number[], apart: number, top: number, bottom: number): number[] {
   const order = wanted.map((_, index) => index).sort((a, b) => wanted[a]! - wanted[b]!);
   const placed = [...wanted];
-  order.forEach((index, at) => {
-    const before = at === 0 ? top - apart : placed[order[at - 1]!]!;
+  order.forEach((index, position) => {
+    const before = position === 0 ? top - apart : placed[order[position - 1]!]!;
     placed[index] = Math.max(wanted[index]!, before + apart);
   });
-  [...order].reverse().forEach((index, at) => {
-    const after = at === 0 ? bottom + apart : placed[order[order.length - at]!]!;
+  [...order].reverse().forEach((index, position) => {
+    const after = position === 0 ? bottom + apart : placed[order[order.length - position]!]!;
     placed[index] = Math.min(placed[index]!, after - apart);
   });
   return placed;
@@ -59,10 +59,10 @@ export function directLabels(picture: Picture, family: string): Plugin<Kind> {
       ctx.font = `600 ${SIZE}px ${family}`;
       ctx.textBaseline = 'middle';
       ctx.textAlign = 'left';
-      ends.forEach(({ series, index, x }, at) => {
+      ends.forEach(({ series, index, x }, position) => {
         ctx.fillStyle = paintOf(series.tone, index).colour;
         // Beside bars a line ends before the picture does.
-        ctx.fillText(shortened(ctx, series.label), Math.max(x + 8, chartArea.right + 4), heights[at]!);
+        ctx.fillText(shortened(ctx, series.label), Math.max(x + 8, chartArea.right + 4), heights[position]!);
       });
       ctx.restore();
     },

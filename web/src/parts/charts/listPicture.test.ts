@@ -19,10 +19,10 @@ function drawn(items: readonly Cells[], drawing: ListDrawing) {
       { id: 'y', list: 'Walk', name: 'Height', unit: 'money' },
       { id: 'on', list: 'Walk', name: 'Day', kind: 'date' },
     ],
-    listItems: items.map((_, at) => ({ id: `i${at}`, list: 'Walk' })),
-    listCells: items.flatMap((cells, at) =>
+    listItems: items.map((_, index) => ({ id: `i${index}`, list: 'Walk' })),
+    listCells: items.flatMap((cells, index) =>
       Object.entries(cells).flatMap(([column, value]) =>
-        value === null ? [] : [{ item: `i${at}`, column, ...(typeof value === 'number' ? { figure: value } : { text: value }) }],
+        value === null ? [] : [{ item: `i${index}`, column, ...(typeof value === 'number' ? { figure: value } : { text: value }) }],
       ),
     ), // prettier-ignore
   });
@@ -76,7 +76,7 @@ describe('a list drawn item by item', () => {
   });
 
   it('says how many it leaves out where there are too many', () => {
-    const many = Array.from({ length: 1234 }, (_, at) => ({ x: at }));
+    const many = Array.from({ length: 1234 }, (_, index) => ({ x: index }));
     const picture = drawn(many, bars);
     expect(picture.categories).toHaveLength(200);
     expect(picture.remark).toBe('The first 200 of 1,234 items are shown.');

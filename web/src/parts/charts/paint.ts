@@ -35,6 +35,6 @@ export function paintOf(tone: Tone, index: number): Paint {
 
 /** A colour through which what lies behind it is seen. */
 function translucent(colour: string): string {
-  const [red, green, blue] = [1, 3, 5].map((at) => Number.parseInt(colour.slice(at, at + 2), 16));
+  const [red, green, blue] = [1, 3, 5].map((index) => Number.parseInt(colour.slice(index, index + 2), 16));
   return `rgba(${red}, ${green}, ${blue}, 0.4)`;
 }

@@ -47,8 +47,8 @@ export function FormulaView({ explanation, expression, model, onJump }: FormulaV
   const keyDown = (event: KeyboardEvent) => {
     const step = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
     if (step !== 0) {
-      const at = chosen ? inOrder.indexOf(chosen) : step > 0 ? -1 : 0;
-      setChosen(inOrder[(at + step + inOrder.length) % inOrder.length]!);
+      const index = chosen ? inOrder.indexOf(chosen) : step > 0 ? -1 : 0;
+      setChosen(inOrder[(index + step + inOrder.length) % inOrder.length]!);
     } else if (event.key === 'Enter' && chosen?.kind === 'ref') onJump(chosen.id, period);
     else if (event.key === 'Escape') setChosen(null);
     else return;

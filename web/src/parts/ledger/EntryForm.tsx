@@ -263,39 +263,39 @@ function SplitParts({ draft, isInvalid, describedBy, onChange }: SplitPartsProps
   const lines = useMemo(() => targetOptions(document, '').filter(({ value }) => document.lines.has(value)), [document]);
   const left = leftToSplit(draft, document);
   const { parts } = draft;
-  const put = (at: number, change: Partial<SplitPart>) =>
-    onChange(parts.map((part, index) => (index === at ? { ...part, ...change } : part)));
+  const put = (position: number, change: Partial<SplitPart>) =>
+    onChange(parts.map((part, index) => (index === position ? { ...part, ...change } : part)));
   const isRest = (part: SplitPart) => part.amount === '' && parts.filter(({ amount }) => amount === '').length === 1;
   const money = (minor: number) => writeFigure(minor / minorUnitsIn(document), 'money', plan);
   return (
     <fieldset className="entry-parts" aria-describedby={describedBy}>
       <legend className="visually-hidden">{t('entries.splitOver')}</legend>
-      {parts.map((part, at) => (
+      {parts.map((part, position) => (
         <div key={part.id} className="entry-part">
           <SearchField
-            label={t('entries.part', { nth: at + 1 })}
+            label={t('entries.part', { nth: position + 1 })}
             name="parts"
             options={lines}
             value={part.line}
             placeholder={t('entries.line')}
             isInvalid={isInvalid && part.line === ''}
-            onChange={(line) => put(at, { line })}
+            onChange={(line) => put(position, { line })}
           />
           <Form.Control
             size="sm"
             className="tabular"
-            aria-label={`${t('entries.part', { nth: at + 1 })}, ${t('entries.amount')}`}
+            aria-label={`${t('entries.part', { nth: position + 1 })}, ${t('entries.amount')}`}
             aria-invalid={isInvalid && left !== 0}
             value={part.amount}
             placeholder={isRest(part) && left !== null ? money(left) : t('entries.rest')}
             autoComplete="off"
-            onChange={(event) => put(at, { amount: event.target.value })}
+            onChange={(event) => put(position, { amount: event.target.value })}
           />
           <button
             type="button"
             className="tool"
-            aria-label={t('entries.removePart', { nth: at + 1 })}
-            onClick={() => onChange(parts.filter((_, index) => index !== at))}
+            aria-label={t('entries.removePart', { nth: position + 1 })}
+            onClick={() => onChange(parts.filter((_, index) => index !== position))}
           >
             <Icon name="delete" />
           </button>

@@ -121,7 +121,11 @@ describe('an entry as typed', () => {
 
 describe('a receipt that is split', () => {
   const parts = (...amounts: string[]) =>
-    amounts.map((amount, at) => ({ id: `p${at}`, line: [idOf('Food'), idOf('Rent'), idOf('Pay')][at]!, amount }));
+    amounts.map((amount, index) => ({
+      id: `p${index}`,
+      line: [idOf('Food'), idOf('Rent'), idOf('Pay')][index]!,
+      amount,
+    }));
   const split = (total: string, ...amounts: string[]) => after({ target: '', amount: total, parts: parts(...amounts) });
 
   it('becomes an entry a line, the first under the id it has', () => {

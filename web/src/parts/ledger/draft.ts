@@ -194,13 +194,13 @@ function splitEdits(draft: EntryDraft, document: Document): readonly EntryEdit[]
   if (left === null || open.length > 1) return { message: t('entries.partAmountsMissing'), field: 'parts' };
   if (left !== 0 && open.length === 0) return { message: t('entries.partsDoNotAddUp'), field: 'parts' };
   const edits: EntryEdit[] = [];
-  for (const [at, { id, line, amount }] of draft.parts.entries()) {
+  for (const [index, { id, line, amount }] of draft.parts.entries()) {
     if (line === '') return { message: t('entries.partLinesMissing'), field: 'parts' };
     const read = readAmount(amount, document);
     const own = amount.trim() === '' ? left * -directionOf(document, line) : read.ok ? read.amount : 0;
     if (own === 0) return { message: t('entries.partAmountsMissing'), field: 'parts' };
     // The entry that is split becomes its first part.
-    const part = { id: at === 0 ? draft.id : id, receipt: draft.before?.receipt || draft.id };
+    const part = { id: index === 0 ? draft.id : id, receipt: draft.before?.receipt || draft.id };
     const made = editOf(draft, { line, toAccount: '', amount: own }, document, part);
     if ('message' in made) return { ...made, field: 'parts' };
     edits.push(...made);

@@ -40,7 +40,7 @@ export function paceOf(model: PlanModel, entries: readonly LedgerEntry[], month:
         label: t('entries.budget'),
         mark: 'line',
         tone: 'memo',
-        values: days.map((_, at) => (budget === budget ? (budget * (at + 1)) / days.length : null)),
+        values: days.map((_, index) => (budget === budget ? (budget * (index + 1)) / days.length : null)),
       },
       { label: t('entries.spent'), mark: 'steps', tone: 'expense', values: actual },
     ],

@@ -46,7 +46,7 @@ export function useEntryPages(planId: string, part: Partial<EntryQuery>): EntryP
     () => pageAfter(first.data ?? { entries: [], total: 0 }, changes, asked),
     [first.data, changes, asked],
   );
-  const pages = useMemo(() => new Map(wanted.map((page, at) => [page, others[at]?.entries])), [wanted, others]);
+  const pages = useMemo(() => new Map(wanted.map((page, index) => [page, others[index]?.entries])), [wanted, others]);
   const known = useMemo(() => ({ head, pages }), [head, pages]);
 
   /** Asks for a part that came into sight, after the list is drawn; parts long out of sight are let go. */
@@ -64,16 +64,16 @@ export function useEntryPages(planId: string, part: Partial<EntryQuery>): EntryP
   useEffect(() => {
     if (total > MOST_PRINTED) return;
     setWanted((before) => {
-      const rest = Array.from({ length: partsAfterFirst(total) }, (_, at) => at + 1);
+      const rest = Array.from({ length: partsAfterFirst(total) }, (_, index) => index + 1);
       return rest.every((page) => before.includes(page)) ? before : rest;
     });
   }, [total, asked]);
   const at = (index: number) => {
     const page = Math.floor(index / PART);
     if (page === 0) return head.entries[index];
-    const found = pages.get(page);
-    if (!found) want(page);
-    return found?.[index - page * PART];
+    const entry = pages.get(page);
+    if (!entry) want(page);
+    return entry?.[index - page * PART];
   };
   const hasArrived = first.isFetched && !first.isPlaceholderData && pages.size >= partsAfterFirst(total) && [...pages.values()].every((part) => part); // prettier-ignore
   return {
@@ -86,15 +86,15 @@ export function useEntryPages(planId: string, part: Partial<EntryQuery>): EntryP
     at,
     known,
     async fetch(places) {
-      const found: LedgerEntry[] = [];
+      const entries: LedgerEntry[] = [];
       const parts = new Map<number, Promise<EntriesFound>>();
       for (const place of places) {
         const page = Math.floor(place / PART);
         if (!parts.has(page)) parts.set(page, client.fetchQuery(entriesOf(planId, asked, page * PART, PART)));
         const entry = (await parts.get(page)!).entries[place - page * PART];
-        if (entry) found.push(entry);
+        if (entry) entries.push(entry);
       }
-      return found;
+      return entries;
     },
   };
 }

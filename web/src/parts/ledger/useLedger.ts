@@ -143,7 +143,7 @@ export function useAllEntries(planId: string, part: Partial<EntryQuery>): Omit<E
   const first = useEntries(planId, part);
   const pages = Math.max(0, Math.ceil(first.total / PAGE) - 1);
   const rest = useQueries({
-    queries: Array.from({ length: pages }, (_, at) => entriesOf(planId, part, (at + 1) * PAGE)),
+    queries: Array.from({ length: pages }, (_, index) => entriesOf(planId, part, (index + 1) * PAGE)),
     combine: restIn,
   });
   const entries = useMemo(

@@ -123,8 +123,8 @@ export function oneMonth(columns: readonly BudgetColumn[], month: Month, width: 
 export function isSameColumns(a: readonly BudgetColumn[], b: readonly BudgetColumn[]): boolean {
   return (
     a.length === b.length &&
-    a.every((column, at) => {
-      const { id, heading, width, stretch, isNarrow } = b[at]!;
+    a.every((column, index) => {
+      const { id, heading, width, stretch, isNarrow } = b[index]!;
       const isSameStretch = column.stretch?.from === stretch?.from && column.stretch?.to === stretch?.to;
       return (
         column.id === id &&

@@ -96,12 +96,12 @@ describe('the columns of the budget, however it is looked at', () => {
         const columns = budgetColumns(model, view, rows, year);
         expect(new Set(columns.map(({ id }) => id)).size).toBe(columns.length);
         const scope = view.span === 'month' || view.span === 'quarter' ? stretchOfYear(model.calendar, year) : scopeOf(model, view, year); // prettier-ignore
-        let at = scope.from;
+        let index = scope.from;
         for (const { stretch } of columns.filter((column) => column.stretch)) {
-          expect(stretch!.from).toBe(at);
-          at = stretch!.to;
+          expect(stretch!.from).toBe(index);
+          index = stretch!.to;
         }
-        expect(at).toBe(scope.to);
+        expect(index).toBe(scope.to);
         expect(columns.every(({ width }) => Number.isFinite(width) && width >= 20)).toBe(true);
       }),
       runs(15),

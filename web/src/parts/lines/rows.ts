@@ -162,7 +162,7 @@ function filterFor(model: PlanModel, view: BudgetView, scope: Stretch): (line: L
   const wanted = searchable(filter.text.trim());
   const hasFigures = (id: string, { from, to }: Stretch) => {
     const { values } = model.seriesOf(id)!;
-    for (let at = from; at < to; at++) if (values[at] === values[at] && values[at] !== 0) return true;
+    for (let index = from; index < to; index++) if (values[index] === values[index] && values[index] !== 0) return true;
     return false;
   };
   const everything = { from: 0, to: model.calendar.count };

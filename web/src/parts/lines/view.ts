@@ -85,8 +85,8 @@ export function isFiltered({ filter }: BudgetView): boolean {
 export function useBudgetView(planId: string): [BudgetView, (part: Partial<BudgetView>) => void] {
   const [stored, keep] = useStored(`haushalt:budget:${planId}`, readView);
   const [search, setSearch] = useSearchParams();
-  const said = search.get(VIEW);
-  const linked = useMemo(() => (said === null ? null : viewInLink(said)), [said]);
+  const text = search.get(VIEW);
+  const linked = useMemo(() => (text === null ? null : viewInLink(text)), [text]);
   const [filter, setFilter] = useState(NO_FILTER);
   const view = useMemo(() => linked ?? { ...stored, filter }, [linked, stored, filter]);
   const change = useCallback(
@@ -127,15 +127,15 @@ export function linkToView(view: BudgetView, year: number): string {
 
 /** The view an address holds; whatever cannot be read of it is as usual. */
 export function viewInLink(text: string): BudgetView {
-  let said: unknown;
+  let input: unknown;
   try {
-    said = JSON.parse(text);
+    input = JSON.parse(text);
   } catch {
-    said = null;
+    input = null;
   }
-  const filter = partsOf(partsOf(said).filter);
+  const filter = partsOf(partsOf(input).filter);
   return {
-    ...readView(said),
+    ...readView(input),
     filter: {
       text: typeof filter.text === 'string' ? filter.text : '',
       side: oneOf([...SIDE_ORDER, null], filter.side, null),

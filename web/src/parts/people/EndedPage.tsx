@@ -18,7 +18,7 @@ export function EndedPage() {
   const keep = () => {
     const { name } = planOf(base);
     const text = JSON.stringify(
-      { plan: name, unsent: unsent.map(({ order }, at) => ({ what: words[at], order })) },
+      { plan: name, unsent: unsent.map(({ order }, index) => ({ what: words[index], order })) },
       null,
       2,
     );
@@ -32,8 +32,8 @@ export function EndedPage() {
         <div className="ended-unsent">
           <p>{t('people.notStored', { count: unsent.length })}</p>
           <ul>
-            {words.slice(0, 20).map((each, at) => (
-              <li key={unsent[at]!.id}>{say(each)}</li>
+            {words.slice(0, 20).map((each, index) => (
+              <li key={unsent[index]!.id}>{say(each)}</li>
             ))}
           </ul>
           <p>

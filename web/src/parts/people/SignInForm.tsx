@@ -14,8 +14,8 @@ interface SignInFormProps {
 }
 
 /** Name and password; or a link to a new one by mail. */
-export function SignInForm({ mail, who: known = '', onDone }: SignInFormProps) {
-  const [who, setWho] = useState(known);
+export function SignInForm({ mail, who: name = '', onDone }: SignInFormProps) {
+  const [who, setWho] = useState(name);
   const [password, setPassword] = useState('');
   const [stay, setStay] = useState(true);
   const [refusal, setRefusal] = useState<string | null>(null);
@@ -38,7 +38,7 @@ export function SignInForm({ mail, who: known = '', onDone }: SignInFormProps) {
     <Form.Group controlId="who">
       <Form.Label>{t('people.nameOrAddress')}</Form.Label>
       <Form.Control
-        autoFocus={known === ''}
+        autoFocus={name === ''}
         value={who}
         maxLength={200}
         autoComplete="username"
@@ -109,7 +109,7 @@ export function SignInForm({ mail, who: known = '', onDone }: SignInFormProps) {
       <PasswordField
         label={t('people.password')}
         value={password}
-        autoFocus={known !== ''}
+        autoFocus={name !== ''}
         isWrong={refusal !== null}
         onChange={setPassword}
       />

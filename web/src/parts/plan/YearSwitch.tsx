@@ -13,14 +13,14 @@ interface YearSwitchProps {
 
 /** Goes from year to year, or to one of them at once. */
 export function YearSwitch({ years, year, begins, onChange }: YearSwitchProps) {
-  const at = years.indexOf(year);
+  const index = years.indexOf(year);
   return (
     <div className="year-switch" role="group" aria-label={t('plan.year')}>
       <button
         type="button"
         className="tool"
-        disabled={at <= 0}
-        onClick={() => onChange(years[at - 1]!)}
+        disabled={index <= 0}
+        onClick={() => onChange(years[index - 1]!)}
         title={t('plan.previousYearHint')}
       >
         <Icon name="left" />
@@ -36,8 +36,8 @@ export function YearSwitch({ years, year, begins, onChange }: YearSwitchProps) {
       <button
         type="button"
         className="tool"
-        disabled={at >= years.length - 1}
-        onClick={() => onChange(years[at + 1]!)}
+        disabled={index >= years.length - 1}
+        onClick={() => onChange(years[index + 1]!)}
         title={t('plan.nextYearHint')}
       >
         <Icon name="right" />

@@ -58,7 +58,7 @@ export function trialBefore(
 /** How many commands have been done since a trial began. */
 export function doneSince(trial: Trial, history: readonly HistoryItem[]): number {
   const done = history.filter((item) => item.state === 'done');
-  const at = done.findIndex((item) => item.commandId === trial.after);
+  const index = done.findIndex((item) => item.commandId === trial.after);
   // Once the moment itself has been undone, there is nothing after it.
-  return trial.after !== null && at < 0 ? 0 : done.length - 1 - at;
+  return trial.after !== null && index < 0 ? 0 : done.length - 1 - index;
 }

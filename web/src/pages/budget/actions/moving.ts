@@ -9,11 +9,11 @@ export function moveLine(
   direction: 1 | -1,
 ): Command | null {
   const siblings = rows.filter((row) => row.kind === 'line' && row.group.id === line.group).map((row) => row.id!);
-  const at = siblings.indexOf(line.id);
-  if (direction === -1 && at > 0)
-    return { kind: 'line.move', line: line.id, group: line.group, before: siblings[at - 1]! };
-  if (direction === 1 && at < siblings.length - 1) {
-    return { kind: 'line.move', line: line.id, group: line.group, before: siblings[at + 2] ?? null };
+  const index = siblings.indexOf(line.id);
+  if (direction === -1 && index > 0)
+    return { kind: 'line.move', line: line.id, group: line.group, before: siblings[index - 1]! };
+  if (direction === 1 && index < siblings.length - 1) {
+    return { kind: 'line.move', line: line.id, group: line.group, before: siblings[index + 2] ?? null };
   }
   const headings = rows.flatMap((row) => (row.kind === 'heading' ? [row.group.id] : []));
   const group = headings[headings.indexOf(line.group) + direction];
@@ -26,8 +26,8 @@ export function moveLine(
 export function moveGroup(document: Document, group: GroupRow, direction: 1 | -1): Command | null {
   const all = groupsWithLines(document).map((candidate) => candidate.group);
   const peers = all.filter((candidate) => candidate.side === group.side);
-  const at = peers.findIndex((candidate) => candidate.id === group.id);
-  const target = peers[at + direction];
+  const index = peers.findIndex((candidate) => candidate.id === group.id);
+  const target = peers[index + direction];
   if (!target) return null;
   if (direction === -1) return { kind: 'group.move', group: group.id, before: target.id };
   const after = all[all.findIndex((candidate) => candidate.id === target.id) + 1];
@@ -48,9 +48,9 @@ export function moveRowTo(document: Document, dragged: BudgetRow, target: Budget
   const lines = groupsWithLines(document).find((candidate) => candidate.group.id === target.group.id)?.lines ?? [];
   if (target.kind !== 'line')
     return { kind: 'line.move', line: dragged.id, group: target.group.id, before: lines[0]?.id ?? null };
-  const at = lines.findIndex((line) => line.id === target.id);
+  const index = lines.findIndex((line) => line.id === target.id);
   const from = lines.findIndex((line) => line.id === dragged.id);
-  const down = from >= 0 && from < at;
-  const before = down ? (lines[at + 1]?.id ?? null) : target.id;
+  const down = from >= 0 && from < index;
+  const before = down ? (lines[index + 1]?.id ?? null) : target.id;
   return { kind: 'line.move', line: dragged.id, group: target.group.id, before };
 }

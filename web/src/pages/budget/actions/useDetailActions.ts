@@ -46,10 +46,10 @@ export function useDetailActions({ control, selectionActions, show, onDialog, on
         if (row?.id != null && month !== undefined) onDialog({ kind: 'note', of: row.id, month });
     }
   });
-  const jump = useEventCallback((id: string, at: number | null) => {
+  const jump = useEventCallback((id: string, index: number | null) => {
     const isHere = document.lines.has(id) || document.groups.has(id) || totalWithId(id) !== undefined;
     const period = month === undefined ? -1 : periodOf(model.calendar, month);
-    if (isHere) show(id, model.calendar.months[at ?? period] ?? null);
+    if (isHere) show(id, model.calendar.months[index ?? period] ?? null);
     else shell.goTo(id);
     return true;
   });

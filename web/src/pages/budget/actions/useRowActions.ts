@@ -41,8 +41,8 @@ export function useRowActions(rows: readonly BudgetRow[], view: BudgetView): Who
       addLine: (group, after) => {
         const { document } = session.state;
         const lines = inOrder([...document.lines.values()].filter((line) => line.group === group));
-        const at = lines.findIndex((line) => line.id === after);
-        const before = at < 0 ? null : (lines[at + 1]?.id ?? null);
+        const index = lines.findIndex((line) => line.id === after);
+        const before = index < 0 ? null : (lines[index + 1]?.id ?? null);
         const id = newId();
         const name = freshName(document, t('budget.newLine'));
         return send({ kind: 'line.add', id, group, name, unit: 'money', before }) ? id : null;

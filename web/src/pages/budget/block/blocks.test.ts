@@ -136,9 +136,9 @@ describe('highlights', () => {
     const command = { kind: 'highlight.set', id: 'h', settings: { of: 'line-rent', span: 'month', low: null, high: null, tone: 'alarm', word: 'look', ...settings } } as Command; // prettier-ignore
     const { document } = change(plan(), command);
     const model = new Model(document);
-    return Array.from({ length: 12 }, (_, at) =>
-      highlightOn(model, 'line-rent', { from: at, to: at + 1 }, 'month'),
-    ).flatMap((row, at) => (row ? [at] : []));
+    return Array.from({ length: 12 }, (_, index) =>
+      highlightOn(model, 'line-rent', { from: index, to: index + 1 }, 'month'),
+    ).flatMap((row, index) => (row ? [index] : []));
   };
 
   it('show beyond their limits', () => {

@@ -140,15 +140,17 @@ const MAX_PASTED = 10_000;
  */
 export function readPasted(
   text: string,
-  at: { readonly row: number; readonly column: number },
+  place: { readonly row: number; readonly column: number },
   rows: readonly BudgetRow[],
   columns: readonly BudgetColumn[],
   document: Document,
 ): Pasted {
   const { locale } = planOf(document);
   const grid = readTable(text);
-  const targets = rows.slice(at.row).filter((row): row is Extract<BudgetRow, { kind: 'line' }> => row.kind === 'line');
-  const months = columns.slice(at.column).flatMap(({ month }) => (month === undefined ? [] : [month]));
+  const targets = rows
+    .slice(place.row)
+    .filter((row): row is Extract<BudgetRow, { kind: 'line' }> => row.kind === 'line');
+  const months = columns.slice(place.column).flatMap(({ month }) => (month === undefined ? [] : [month]));
   const problems = new Set<string>();
   const widest = grid.reduce((most, fields) => Math.max(most, fields.length), 0);
   // So much is not even looked at: reading it would take longer than anyone waits.

@@ -137,14 +137,14 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
       case 'PageDown': {
         // The last month of a stretch, one earlier or later.
         if (reach !== 'until') return false;
-        const at = months.indexOf(until) + (name === 'PageDown' ? 1 : -1);
-        if (months[at] && months[at] >= from) choose({ until: months[at] });
+        const index = months.indexOf(until) + (name === 'PageDown' ? 1 : -1);
+        if (months[index] && months[index] >= from) choose({ until: months[index] });
         return true;
       }
       case 'ArrowUp':
       case 'ArrowDown': {
-        const at = REACHES.indexOf(reach) + (name === 'ArrowDown' ? 1 : REACHES.length - 1);
-        choose({ reach: REACHES[at % REACHES.length]! });
+        const index = REACHES.indexOf(reach) + (name === 'ArrowDown' ? 1 : REACHES.length - 1);
+        choose({ reach: REACHES[index % REACHES.length]! });
         return true;
       }
       default:

@@ -61,7 +61,7 @@ function figureEditing(session: PlanSession): Editing {
         },
       };
     },
-    read: (at, draft) => readFigureDraft(at, draft, session.state.document),
+    read: (cell, draft) => readFigureDraft(cell, draft, session.state.document),
     Editor: CellEditor,
   };
 }

@@ -30,7 +30,7 @@ export function PanelOf({ panel, year, row, month, onShow, onEdit, onClose }: Pa
           key={line.id}
           line={line}
           month={month}
-          onEdit={(at, asRule) => onEdit(line.id, at, asRule)}
+          onEdit={(month, asRule) => onEdit(line.id, month, asRule)}
           onClose={onClose}
         />
       );

@@ -21,8 +21,8 @@ export function PatternPreview({
   return (
     <ol className="pattern-preview" aria-label={t('budget.pattern.result')}>
       {shown.map((each, index) => {
-        const at = first + index;
-        const value = valueOf(model, line.id, { from: at, to: at + 1 }, 'figures');
+        const position = first + index;
+        const value = valueOf(model, line.id, { from: position, to: position + 1 }, 'figures');
         const exception = model.document.exceptions.has(datedId(line.id, each));
         return (
           <li key={each} className={exception ? 'mark-exception' : undefined}>

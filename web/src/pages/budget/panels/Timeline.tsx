@@ -103,8 +103,8 @@ export function Timeline({ line, chosen, onChoose, onMove, onRemove, onEdit }: T
         })}
         {model.exceptionsOf(line.id).map((row) => {
           const mark: TimelineMark = { kind: 'exception', month: row.month };
-          const at = periodOf(calendar, row.month);
-          if (at < 0) return null;
+          const index = periodOf(calendar, row.month);
+          if (index < 0) return null;
           const text = t('budget.ruleException', {
             month: monthInWords(row.month, locale),
             figure: stepInWords(document, line.id, row),
@@ -114,7 +114,7 @@ export function Timeline({ line, chosen, onChoose, onMove, onRemove, onEdit }: T
               key={keyOf(mark)}
               type="button"
               className={`timeline-exception ${isChosen(mark) ? 'is-chosen' : ''}`}
-              style={{ left: percent(at + 0.5 + shiftOf(mark)) }}
+              style={{ left: percent(index + 0.5 + shiftOf(mark)) }}
               title={text}
               aria-label={text}
               aria-pressed={isChosen(mark)}
