@@ -16,7 +16,7 @@ export function engineRows(): Row[] {
   hand.recalculate();
   refuseDifference(plan, model, hand.lines);
 
-  const retryNow = ratesNudged(plan);
+  const retryNow = ratesShifted(plan);
   const [engine, loops] = mediansInTurn(41, 20, () => void retryNow(model), 20, hand.recalculate);
   const edit = medianOf(41, 200, figureEdits(plan, model));
   const library = byLibrary(plan);
@@ -29,7 +29,7 @@ export function engineRows(): Row[] {
 }
 
 /** A full recalculation in which figures really change, so that nothing can stop early: all rates move a little. */
-function ratesNudged(plan: BenchPlan): (model: Model) => void {
+function ratesShifted(plan: BenchPlan): (model: Model) => void {
   const documents = [0, 1].map((turn) => {
     const assumptions = [...plan.document.assumptions].map(
       ([id, row]) => [id, { ...row, value: row.value + turn * 1e-6 }] as const,

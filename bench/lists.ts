@@ -29,7 +29,7 @@ export function listRows(): Row[] {
   const hand = byHand(document);
   hand.recalculate(0);
   refuseDifference(model, hand.columns);
-  const retryNow = ratesNudged(document);
+  const retryNow = ratesShifted(document);
   let turn = 0;
   for (let warm = 0; warm < WARM_UP; warm++) {
     retryNow(model);
@@ -87,10 +87,10 @@ function byHand(document: Document) {
  * The same arrays and the same operations: one loop to a column, one pass each. They are handed in, as they are for any list:
  * loops over arrays known when they are compiled have these arrays' addresses in them, which no list read from a file has.
  */
-function computeByHand(columns: Columns, nudged: number): void {
+function computeByHand(columns: Columns, shifted: number): void {
   const { Quantity, Price, Hours, Actual, extended, discount, net, vat, gross, difference, hourly, dearer, rounded, sum, share, balance } = columns; // prettier-ignore
   const count = Quantity.length;
-  const [index, discountRate, vatRate] = [1.02 + nudged, 0.001 + nudged, 0.19 + nudged];
+  const [index, discountRate, vatRate] = [1.02 + shifted, 0.001 + shifted, 0.19 + shifted];
   for (let position = 0; position < count; position++)
     extended[position] = Quantity[position]! * Price[position]! * index;
   for (let index = 0; index < count; index++) discount[index] = extended[index]! * discountRate;
@@ -112,7 +112,7 @@ function computeByHand(columns: Columns, nudged: number): void {
 }
 
 /** Recalculations in which all figures really change: all rates move a little. */
-function ratesNudged(document: Document): (model: Model) => void {
+function ratesShifted(document: Document): (model: Model) => void {
   const documents = [0, 1].map((turn) => ({
     ...document,
     assumptions: new Map(

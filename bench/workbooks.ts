@@ -1,11 +1,11 @@
 import { Model } from '@haushalt/core';
 import {
-  NOTHING_HAPPENED,
+  EMPTY_LEDGER,
   USUAL_PRINT,
   auditWorkbook,
-  handOver,
+  exportPlan,
   type BookSource,
-  type HandOverRequest,
+  type ExportRequest,
 } from '@haushalt/formats';
 import { atMost, type Row } from './measure.ts';
 import { drawPlan } from './plan.ts';
@@ -21,7 +21,7 @@ export async function workbookRows(): Promise<Row[]> {
   const rows: Row[] = [];
   for (const kind of ['ods', 'xlsx'] as const) {
     const began = performance.now();
-    const file = await handOver(source, { ...REQUEST, kind }, '2026-11-26');
+    const file = await exportPlan(source, { ...REQUEST, kind }, '2026-11-26');
     const written = performance.now();
     await auditWorkbook(file, 'Bench', false);
     const read = performance.now();
@@ -33,7 +33,7 @@ export async function workbookRows(): Promise<Row[]> {
   const tenYears = sourceOf(120);
   for (const kind of ['pdf', 'xlsx', 'ods'] as const) {
     const began = performance.now();
-    await handOver(tenYears, { ...REQUEST, kind }, '2026-11-26');
+    await exportPlan(tenYears, { ...REQUEST, kind }, '2026-11-26');
     const seconds = (performance.now() - began) / 1000;
     rows.push(atMost(`ten years, 300 lines × 120 months, written as ${kind}`, seconds, LIMIT_OF_TEN_YEARS, 's'));
   }
@@ -42,9 +42,9 @@ export async function workbookRows(): Promise<Row[]> {
 
 const sourceOf = (months: number): BookSource => ({
   model: new Model(drawPlan(300, months, SEED).document),
-  happened: NOTHING_HAPPENED,
+  ledgerSummary: EMPTY_LEDGER,
   itemSums: new Map(),
   entries: () => [],
 });
 
-const REQUEST: Omit<HandOverRequest, 'kind'> = { ...USUAL_PRINT, by: 'year', notation: 'neutral' };
+const REQUEST: Omit<ExportRequest, 'kind'> = { ...USUAL_PRINT, by: 'year', notation: 'neutral' };

@@ -32,10 +32,10 @@ const VIEWS: readonly View[] = [
   ['trying', `${HOUSEHOLD}/budget?year=2026`, '.grid-row.line', key('Alt+t')],
   ['keyboard shortcuts', `${HOUSEHOLD}/budget?year=2026`, '.grid-row.line', key('?')],
   ['projection', `${HOUSEHOLD}/projection?year=2026`, '.grid-row.line'],
-  ['loans', `${HOUSEHOLD}/loans`, '.bench'],
-  ['offers', `${HOUSEHOLD}/loans?view=offers`, '.bench'],
-  ['savings', `${HOUSEHOLD}/savings`, '.bench'],
-  ['tax', `${HOUSEHOLD}/tax?year=2027`, '.bench'],
+  ['loans', `${HOUSEHOLD}/loans`, '.calculator'],
+  ['offers', `${HOUSEHOLD}/loans?view=offers`, '.calculator'],
+  ['savings', `${HOUSEHOLD}/savings`, '.calculator'],
+  ['tax', `${HOUSEHOLD}/tax?year=2027`, '.calculator'],
   ['spending', `${HOUSEHOLD}/spending?month=2026-06`, '.grid-row.line'],
   ['spending by month', `${HOUSEHOLD}/spending?view=year&month=2026-06`, '.year-picture canvas'],
   ['the month as a sheet', `${HOUSEHOLD}/spending?view=sheet&month=2026-06`, '.grid-row.line'],
@@ -67,7 +67,7 @@ const VIEWS: readonly View[] = [
   ],
   // The shelf stays open from page to page.
   ['assumptions', `${HOUSEHOLD}/budget?year=2027`, '.grid-row.line', key('Alt+a')],
-  ['break-even', `${STALL}/break-even`, '.bench'],
+  ['break-even', `${STALL}/break-even`, '.calculator'],
   ['two values', `${STALL}/what-if?way=two`, '.what-if'],
 ];
 

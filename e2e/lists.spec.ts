@@ -88,7 +88,7 @@ test('a list is begun ready-made, typed by keyboard alone, and taken back', asyn
   // The rate is one assumption, which all items follow.
   await page.goto(`${household}/budget`);
   await page.getByRole('button', { name: 'Assumptions' }).click();
-  await expect(page.locator('.shelf input[value="Discount rate"]')).toBeVisible();
+  await expect(page.locator('.assumptions-panel input[value="Discount rate"]')).toBeVisible();
 });
 
 test('columns are added with a rule that completes, doubts are said, circles refused', async ({ household, page }) => {

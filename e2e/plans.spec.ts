@@ -84,7 +84,7 @@ test('a workbook kept for years is audited, and becomes a plan', async ({ applic
   await audit.getByRole('combobox', { name: 'Row type of Bank charges' }).selectOption('left out');
   await expect(audit.getByRole('heading', { name: '8 problems found' })).toBeVisible();
   await audit.getByRole('combobox', { name: 'Side of Plant sale' }).selectOption('savings');
-  await expect(audit.locator('tr.is-said')).toHaveCount(2);
+  await expect(audit.locator('tr.is-corrected')).toHaveCount(2);
   await audit.getByRole('button', { name: 'Discard corrections' }).click();
   // What was being read is given up with its thread, and another one begins.
   await expect(audit.getByRole('heading', { name: '10 problems found' })).toBeVisible({ timeout: 60_000 });

@@ -75,7 +75,7 @@ async function picture(name, path, prepare = async () => {}, { glowing = false, 
     await page.addInitScript(setTime, new Date(PRESENT).getTime());
     await page.goto(url + path);
     await page.waitForSelector(
-      '.plan-list, .grid-row, .empty-state, .guided, .overview, .charts, .what-if, .checks, .bench, .spending, .accounts, .lists, .paper, .history-day, .people-list',
+      '.plan-list, .grid-row, .empty-state, .guided, .overview, .charts, .what-if, .checks, .calculator, .spending, .accounts, .lists, .paper, .history-day, .people-list',
     );
     await prepare(page);
     await page.evaluate(() => document.fonts.ready);
@@ -134,7 +134,7 @@ try {
     async (page) => {
       await cell(page, 'Groceries', 3).click();
       await page.keyboard.press('Alt+a');
-      await page.locator('.shelf').waitFor();
+      await page.locator('.assumptions-panel').waitFor();
       await page.getByRole('button', { name: 'More about Inflation' }).click();
       await page.getByRole('slider', { name: 'Try values of Inflation' }).focus();
       await page.keyboard.press('ArrowRight');

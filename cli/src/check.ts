@@ -11,7 +11,7 @@ import {
   ledgerFindingsOf,
   labelOf,
   reasonOf,
-  settledBy,
+  confirmedDays,
   sumsAfter,
   twiceIn,
   type Document,
@@ -36,12 +36,12 @@ export function checkCommand(): Command {
       ];
       const findings = found.map((finding) => ({ ...finding, reason: reasonOf(document, finding) }));
       const open = findings.filter(({ reason }) => reason === null);
-      for (const { message, place, kind, mend, otherMend, reason } of all ? findings : open) {
+      for (const { message, place, kind, fix, otherFix, reason } of all ? findings : open) {
         const month =
           place.month === null ? '' : `, ${say({ id: 'comparison.month', values: { month: { month: place.month } } })}`;
         console.log(`${say(message)} [${placeName(document, place.id)}${month}]`);
         console.log(`  ${say(WHY[kind])}`);
-        for (const each of [mend, otherMend]) if (each) console.log(t('cli.check.fix', { words: each.words }));
+        for (const each of [fix, otherFix]) if (each) console.log(t('cli.check.fix', { words: each.words }));
         if (reason !== null) console.log(t('cli.check.dismissed', { reason }));
       }
       const count = open.length;
@@ -64,7 +64,7 @@ function givenOfEntries(document: Document, entries: readonly LedgerEntry[]): Le
   const sums = sumsAfter([], changes);
   return {
     actuals: actualsFrom(sums),
-    settled: settledBy(entries),
+    settled: confirmedDays(entries),
     sums,
     balances: new Balances(document, daySumsAfter([], changes)),
     twice: twiceIn(entries),

@@ -7,8 +7,8 @@ import {
   WorkbookError,
   auditPdf,
   auditWorkbook,
-  readingSaid,
-  handOver,
+  readingCorrections,
+  exportPlan,
   type FileKind,
   type ReadingCorrections,
   type AuditedWorkbook,
@@ -63,7 +63,7 @@ export function convertCommand(): Command {
             ? readPlanFile(from)
             : await planOfWorkbook(from, fix, corrections, audit);
         if (isPlan) return writeOut(out, JSON.stringify(toPlanFile(plan.document, plan.entries), null, 2));
-        const file = await handOver(
+        const file = await exportPlan(
           sourceOf(plan, today()),
           {
             ...USUAL_PRINT,
@@ -103,7 +103,7 @@ async function planOfWorkbook(
     );
     const { document, findings, cells, remarks } = audited;
     for (const remark of remarks) console.error(say(remark));
-    for (const { sheet, cell, message, mend: how, money } of findings)
+    for (const { sheet, cell, message, fix: how, money } of findings)
       console.error(`${sheet}!${cell}: ${say(message)}${money === null ? '' : ` (${money.toFixed(2)})`} ${say(how)}`);
     console.error(t('cli.cellsCompared', { equal: cells.equal, compared: cells.compared }));
     for (const { sheet, cell, theirs, ours, reason } of cells.differences.slice(0, MOST_SHOWN))
@@ -121,7 +121,7 @@ async function planOfWorkbook(
 
 /** What an audit found, with its messages as sentences. */
 const inWords = ({ findings, cells, remarks }: AuditedWorkbook) => ({
-  findings: findings.map((finding) => ({ ...finding, message: say(finding.message), mend: say(finding.mend) })),
+  findings: findings.map((finding) => ({ ...finding, message: say(finding.message), fix: say(finding.fix) })),
   cells: { ...cells, differences: cells.differences.map((each) => ({ ...each, reason: say(each.reason) })) },
   remarks: remarks.map(say),
 });
@@ -135,7 +135,7 @@ function readCorrections(file: string): ReadingCorrections {
     throw new CliError(t('cli.unreadable', { name: file }));
   }
   try {
-    return readingSaid(JSON.parse(text));
+    return readingCorrections(JSON.parse(text));
   } catch (error) {
     if (error instanceof SyntaxError) throw new CliError(t('cli.invalidJson', { name: file, message: error.message }));
     throw error;

@@ -2,7 +2,7 @@ import {
   Model,
   actualsFrom,
   itemSumsAfter,
-  settledBy,
+  confirmedDays,
   sumsAfter,
   type Day,
   type Document,
@@ -18,7 +18,7 @@ export function sourceOf(
   const changes = entries.map((after) => ({ table: 'entries' as const, id: after.id, before: null, after }));
   return {
     model: new Model(document),
-    happened: { actuals: actualsFrom(sumsAfter([], changes), today), settled: settledBy(entries) },
+    ledgerSummary: { actuals: actualsFrom(sumsAfter([], changes), today), settled: confirmedDays(entries) },
     itemSums: itemSumsAfter([], changes),
     entries: () => entries,
   };

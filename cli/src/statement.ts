@@ -12,7 +12,7 @@ import {
   entryOf,
   isOfLedger,
   rowsNamed,
-  settledBy,
+  confirmedDays,
   toPlanFile,
   type Document,
   type EntryEdit,
@@ -74,7 +74,7 @@ function preview(
   statement: string,
   texts: readonly string[],
 ): PreviewedStatement[] {
-  const { account, accounts } = accountsSaid(document, texts);
+  const { account, accounts } = accountsChosen(document, texts);
   let previewed: PreviewedStatement[];
   try {
     const remembered = account === null ? undefined : document.statementFormats.get(account);
@@ -92,7 +92,7 @@ function preview(
           (entry) => entry.date >= from && entry.date <= to && effectsOf(entry).some((each) => each.account === id),
         ),
       budget: budgetIn(new Model(document)),
-      settled: settledBy(entries),
+      settled: confirmedDays(entries),
       earlier: earlierFrom(entries),
     });
   } catch (error) {
@@ -138,7 +138,7 @@ function sumOf(previewed: readonly PreviewedStatement[]): Counts {
 }
 
 /** What was said with --account: a name for the one account of a file, or its number with a name for each of several. */
-function accountsSaid(document: Document, texts: readonly string[]) {
+function accountsChosen(document: Document, texts: readonly string[]) {
   let account: string | null = null;
   const accounts: Record<string, string> = {};
   for (const text of texts) {

@@ -7,15 +7,15 @@ export { tooSmall } from './pages/page.ts';
 export {
   FILE_KINDS,
   USUAL_PRINT,
-  handOver,
+  exportPlan,
   pagesOf,
   pdfOf,
   type FileKind,
-  type HandOverRequest,
+  type ExportRequest,
   type PrintRequest,
   type PrintedPages,
   type Progress,
-} from './handOver.ts';
+} from './exportPlan.ts';
 export {
   LEAST_SIZE,
   PAPERS,
@@ -26,7 +26,7 @@ export {
   type Paper,
 } from './pages/page.ts';
 export { PARTS, bookSheets, partsIn, type BookChoice, type BookSource, type Part } from './sheets/book.ts';
-export { NOTHING_HAPPENED } from './sheets/happened.ts';
+export { EMPTY_LEDGER } from './sheets/ledgerSummary.ts';
 export { liveWorkbook, type WorkbookLayout } from './sheets/liveWorkbook.ts';
 export type { Sheet, SheetCell, SheetRow, Workbook } from './sheets/sheet.ts';
 export { entriesTable } from './entriesTable.ts';
@@ -43,7 +43,13 @@ export { textOf } from './statements/text.ts';
 export { previewFile, type PreviewFrom, type PreviewedStatement } from './statements/previewFile.ts';
 export { auditPdf } from './audit/auditPages.ts';
 export { auditWorkbook, type AuditedWorkbook, type ReadRow, type WorkbookReading } from './audit/auditWorkbook.ts';
-export { ROW_KINDS, readingSaid, type ReadingCorrections, type RowKind, type RowSaid } from './audit/corrections.ts';
+export {
+  ROW_KINDS,
+  readingCorrections,
+  type ReadingCorrections,
+  type RowKind,
+  type RowCorrection,
+} from './audit/corrections.ts';
 export { TABLE_KINDS, type TableKind } from './audit/tables.ts';
 export { AUDIT_KINDS, type AuditFinding, type AuditKind } from './audit/finding.ts';
 export type { CellDifference, ComparedCells } from './audit/compareCells.ts';

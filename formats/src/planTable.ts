@@ -10,7 +10,7 @@ import {
   outputsOf,
   planOf,
   quarterOf,
-  stretches,
+  rangesOf,
   totalOfSide,
   unitOf,
   valueOver,
@@ -19,7 +19,7 @@ import {
   type CalculatorTable,
   type PlanModel,
   type Span,
-  type Stretch,
+  type MonthRange,
   type Unit,
 } from '@haushalt/core';
 import type { Table } from './table.ts';
@@ -47,7 +47,7 @@ export function planTable(
   by: Exclude<Span, 'plan'>,
 ): Table & { readonly lines: readonly PlanTableRow[] } {
   const { document, calendar } = model;
-  const columns = stretches(calendar, by);
+  const columns = rangesOf(calendar, by);
   const rows: (Omit<PlanTableRow, 'unit'> & { id: string })[] = [
     ...inOrder(document.assumptions.values()).map(({ id, name }) => ({ id, name, kind: 'assumption' as const })),
   ];
@@ -66,13 +66,13 @@ export function planTable(
     for (const output of listOutputsOf(document, id))
       rows.push({ id: outputId(id, output.key), name: `${name}.${output.name}`, kind: 'list' });
   return {
-    headings: [t('formats.name'), t('formats.kind'), ...columns.map((stretch) => headingOf(model, stretch, by))],
+    headings: [t('formats.name'), t('formats.kind'), ...columns.map((range) => headingOf(model, range, by))],
     lines: rows.map(({ id, name, kind }) => ({ name, kind, unit: unitOf(document, id) })),
     rows: rows.map((row) => {
       return [
         labelOf(document, row.id) ?? row.name,
         kindInWords(row.kind),
-        ...columns.map((stretch) => valueOver(model, row.id, stretch)),
+        ...columns.map((range) => valueOver(model, row.id, range)),
       ];
     }),
   };
@@ -80,7 +80,7 @@ export function planTable(
 
 const kindInWords = (kind: PlanTableKind): string => t(`formats.kinds.${kind}`);
 
-function headingOf({ calendar, document }: PlanModel, { from }: Stretch, by: Span): string {
+function headingOf({ calendar, document }: PlanModel, { from }: MonthRange, by: Span): string {
   const month = calendar.months[from]!;
   const { yearBegins } = calendar;
   const year = yearInWords(yearOf(month, yearBegins), yearBegins);

@@ -9,15 +9,15 @@ serveEachTest();
 
 /** Who may do what, as the table of routes says; everyone not named is refused. */
 const WHO: Readonly<Record<Access, readonly Caller[]>> = {
-  anyone: ['nobody', 'stranger', 'viewer', 'editor', 'owner', 'keeper'],
-  person: ['stranger', 'viewer', 'editor', 'owner', 'keeper'],
-  keeper: ['keeper'],
+  anyone: ['nobody', 'stranger', 'viewer', 'editor', 'owner', 'admin'],
+  person: ['stranger', 'viewer', 'editor', 'owner', 'admin'],
+  admin: ['admin'],
   view: ['viewer', 'editor', 'owner'],
   edit: ['editor', 'owner'],
   own: ['owner'],
   restore: ['owner'],
 };
-type Caller = 'nobody' | 'stranger' | 'viewer' | 'editor' | 'owner' | 'keeper';
+type Caller = 'nobody' | 'stranger' | 'viewer' | 'editor' | 'owner' | 'admin';
 
 /** What every route is expected to be: one that is added has to be added here, with who may ask. */
 const EXPECTED: Readonly<Record<string, Access>> = {
@@ -47,28 +47,28 @@ const EXPECTED: Readonly<Record<string, Access>> = {
   'get /plans/:id/people': 'view', 'post /plans/:id/people': 'own', 'patch /plans/:id/people/:person': 'own',
   'delete /plans/:id/people/:person': 'view', 'post /plans/:id/links': 'own', 'delete /plans/:id/links/:link': 'own',
   'post /plans/:id/mail': 'view',
-  'get /backups': 'keeper', 'post /backups': 'keeper', 'get /backups/:name': 'keeper', 'delete /backups/:name': 'keeper',
-  'post /restores': 'keeper', 'post /backups/:name/restores': 'keeper', 'post /restores/:restore': 'keeper',
+  'get /backups': 'admin', 'post /backups': 'admin', 'get /backups/:name': 'admin', 'delete /backups/:name': 'admin',
+  'post /restores': 'admin', 'post /backups/:name/restores': 'admin', 'post /restores/:restore': 'admin',
 }; // prettier-ignore
 
 const nameOf = ({ method, path }: Rule) => `${method} ${path}`;
 
 /** A plan with people of each role, someone who has no part in it, and whoever keeps the server. */
 async function household(): Promise<Record<Caller, Browser>> {
-  const keeper = await firstPerson();
-  await keeper.ask('POST', '/plans', NEW_PLAN);
-  await keeper.ask('POST', '/plans', { ...NEW_PLAN, id: 'other', name: 'Other' });
-  const editor = await joined(keeper, 'home', 'kofi', 'editor');
-  const viewer = await joined(keeper, 'home', 'ines', 'viewer');
+  const admin = await firstPerson();
+  await admin.ask('POST', '/plans', NEW_PLAN);
+  await admin.ask('POST', '/plans', { ...NEW_PLAN, id: 'other', name: 'Other' });
+  const editor = await joined(admin, 'home', 'kofi', 'editor');
+  const viewer = await joined(admin, 'home', 'ines', 'viewer');
   const [owner, stranger] = [new Browser(), new Browser()];
   for (const [browser, name, plan, role] of [[owner, 'Owner', 'home', 'owner'], [stranger, 'Stranger', 'other', 'viewer']] as const) {
-    const link = (await keeper.ask('POST', `/plans/${plan}/links`, { role, until: null, once: true })).body.path as string;
+    const link = (await admin.ask('POST', `/plans/${plan}/links`, { role, until: null, once: true })).body.path as string;
     await browser.ask('POST', `/links/${link.split('/').at(-1)}/person`, { name, address: '', password: 'copper-apricot-lane', stay: true }); // prettier-ignore
   }
   // Whoever keeps the server has no part in other people's plans.
   const { people } = (await owner.ask('GET', '/plans/home/people')).body as { people: { id: string; name: string }[] };
-  await keeper.ask('DELETE', `/plans/home/people/${people.find(({ name }) => name === 'Mara')!.id}`);
-  return { nobody: new Browser(), stranger, viewer, editor, owner, keeper };
+  await admin.ask('DELETE', `/plans/home/people/${people.find(({ name }) => name === 'Mara')!.id}`);
+  return { nobody: new Browser(), stranger, viewer, editor, owner, admin };
 } // prettier-ignore
 
 const pathFor = (path: string) =>
@@ -97,7 +97,7 @@ describe('Every route', () => {
         const browser = callers[who].copy();
         const { status, body } = await browser.ask(method.toUpperCase(), pathFor(path), hasBody(method) ? { nonsense: 1 } : undefined); // prettier-ignore
         const isOfPlan = path.startsWith('/plans/:id');
-        const hidden = isOfPlan && (who === 'stranger' || who === 'keeper');
+        const hidden = isOfPlan && (who === 'stranger' || who === 'admin');
         const expected = who === 'nobody' ? 401 : hidden ? 404 : 403;
         expect([nameOf(rule), who, status]).toEqual([nameOf(rule), who, expected]);
         expect(typeof body.error.message).toBe('string');

@@ -19,7 +19,7 @@ import {
   parsePlan,
   planOf,
   setClock,
-  settledBy,
+  confirmedDays,
   toMonth,
 } from '@haushalt/core';
 import { PRESENT, runs } from '../../core/src/testing/setup.ts';
@@ -55,7 +55,7 @@ describe('the demonstration', () => {
             expectedIn(
               model.document,
               budgetIn(model),
-              settledBy(ledger),
+              confirmedDays(ledger),
               '2020-01-01',
               addDays(firstDay(until), 27),
             ).map((each) => each.due);

@@ -17,7 +17,7 @@ import {
   entryOf,
   pageAfter,
   parsePlan,
-  settledAfter,
+  confirmedDaysAfter,
   sumsAfter,
   type DaySum,
   type EntryChange,
@@ -97,7 +97,7 @@ function anew(all: readonly LedgerEntry[]) {
   return {
     sums: byKey(sumsAfter([], changes)),
     days: byKey(daySumsAfter([], changes)),
-    settled: settledAfter([], changes),
+    settled: confirmedDaysAfter([], changes),
     byKey,
   };
 }

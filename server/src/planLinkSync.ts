@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { decide, type Command } from '@haushalt/core';
 import type { Events } from './http/events.ts';
-import type { Feed } from './store/feeds.ts';
+import type { Feed } from './store/planLinks.ts';
 import type { Store } from './store/store.ts';
 import { LOCAL_PERSON } from './store/people.ts';
 import type { FedFigures } from './threads/tasks.ts';

@@ -418,8 +418,8 @@ describe('the database', () => {
     expect(() => openStore(file)).toSay(/newer version/);
     const again = openDatabase(join(dirname(file), 'other.db'));
     again.close();
-    const mend = new (await import('better-sqlite3')).default(file);
-    mend.pragma('user_version = 1');
-    mend.close();
+    const fix = new (await import('better-sqlite3')).default(file);
+    fix.pragma('user_version = 1');
+    fix.close();
   });
 });

@@ -1,6 +1,6 @@
 import { english } from '../testing/english.ts';
 import { describe, expect, it } from 'vitest';
-import { stretchOfYear } from '../calendar/calendar.ts';
+import { rangeOfYear } from '../calendar/calendar.ts';
 import { Model } from '../engine/model.ts';
 import { decide } from '../plan/commands/decide.ts';
 import { applyChanges, type Document } from '../plan/document/document.ts';
@@ -79,7 +79,7 @@ describe('the highlight on a figure', () => {
     const model = new Model(document);
     expect(shows(document, 0, NET)).toBeNull();
     expect(shows(document, 8, NET)).toBe('word 0');
-    const [first, second] = [2026, 2027].map((year) => stretchOfYear(model.calendar, year));
+    const [first, second] = [2026, 2027].map((year) => rangeOfYear(model.calendar, year));
     // 12,000 less 10,800 in the first year, and less 14,400 in the second.
     expect(highlightOn(model, NET, first!, 'year')?.word).toBe('word 1');
     expect(highlightOn(model, NET, second!, 'year')).toBeNull();
@@ -90,7 +90,7 @@ describe('the highlight on a figure', () => {
     if (!decision.ok) throw new Error(english(decision.refusal.message));
     const model = new Model(applyChanges(plain, decision.changes));
     const row = { id: 'h', of: idOf('Share'), span: 'year', when: 'above', low: null, high: 1, tone: 'alarm', word: 'x' } as const; // prettier-ignore
-    expect(watchedFigure(model, row, stretchOfYear(model.calendar, 2026))).toBeCloseTo(0.25, 10);
+    expect(watchedFigure(model, row, rangeOfYear(model.calendar, 2026))).toBeCloseTo(0.25, 10);
     const empty = new Model(sketch({ lines: { expense: { Nothing: null } } }));
     const nothing = namesOf(empty.document).find('Nothing')!.id;
     expect(watchedFigure(empty, { ...row, of: nothing }, month(0))).toBeNaN();

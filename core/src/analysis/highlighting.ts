@@ -1,19 +1,19 @@
-import { stretchAround, type Stretch } from '../calendar/calendar.ts';
+import { rangeAround, type MonthRange } from '../calendar/calendar.ts';
 import { figureOver } from '../engine/over.ts';
 import type { PlanModel } from '../engine/planModel.ts';
 import type { Document } from '../plan/document/document.ts';
 import { highlightHolds } from '../plan/document/highlights.ts';
 import { TONES, type HighlightRow } from '../plan/schema/tables.ts';
 
-const byBearer = new WeakMap<Document['highlights'], ReadonlyMap<string, readonly HighlightRow[]>>();
+const byFigure = new WeakMap<Document['highlights'], ReadonlyMap<string, readonly HighlightRow[]>>();
 
 /** The highlights of a line, group or total. */
 export function highlightsOf({ highlights }: Document, id: string): readonly HighlightRow[] {
-  let index = byBearer.get(highlights);
+  let index = byFigure.get(highlights);
   if (!index) {
     const lists = new Map<string, HighlightRow[]>();
     for (const row of highlights.values()) lists.set(row.of, [...(lists.get(row.of) ?? []), row]);
-    byBearer.set(highlights, (index = lists));
+    byFigure.set(highlights, (index = lists));
   }
   return index.get(id) ?? [];
 }
@@ -25,20 +25,20 @@ export function highlightsInOrder(document: Document, id: string, span: Highligh
 }
 
 /** The figure a highlight looks at for some months; NaN where there is none. */
-export function watchedFigure(model: PlanModel, row: HighlightRow, stretch: Stretch): number {
-  const { from } = row.when === 'overBudget' ? stretchAround(model.calendar, stretch.from, 'year') : stretch;
-  return figureOver(model, row.of, { from, to: stretch.to });
+export function watchedFigure(model: PlanModel, row: HighlightRow, range: MonthRange): number {
+  const { from } = row.when === 'overBudget' ? rangeAround(model.calendar, range.from, 'year') : range;
+  return figureOver(model, row.of, { from, to: range.to });
 }
 
 /** The highlight that shows on the figure of some months; the gravest where several do. */
 export function highlightOn(
   model: PlanModel,
   id: string,
-  stretch: Stretch,
+  range: MonthRange,
   span: HighlightRow['span'],
 ): HighlightRow | null {
   const showing = highlightsInOrder(model.document, id, span).find((row) => {
-    const figure = watchedFigure(model, row, stretch);
+    const figure = watchedFigure(model, row, range);
     return figure === figure && highlightHolds(row, figure);
   });
   return showing ?? null;

@@ -1,4 +1,4 @@
-import type { Stretch } from '../calendar/calendar.ts';
+import type { MonthRange } from '../calendar/calendar.ts';
 import { figureOver } from '../engine/over.ts';
 import type { PlanModel } from '../engine/planModel.ts';
 import type { Document } from '../plan/document/document.ts';
@@ -13,7 +13,7 @@ import { totalWithId } from '../plan/schema/totals.ts';
 export function averageIn(
   model: PlanModel,
   id: string,
-  scope: Stretch,
+  scope: MonthRange,
   which: 'average' | 'ownAverage' = 'average',
 ): number {
   const { values } = model.seriesOf(id)!;
@@ -25,7 +25,7 @@ export function averageIn(
 }
 
 /** The share of one thing in another over a stretch, as a fraction; `null` where there is none. */
-export function shareIn(model: PlanModel, id: string, base: string, scope: Stretch): number | null {
+export function shareIn(model: PlanModel, id: string, base: string, scope: MonthRange): number | null {
   const figure = figureOver(model, id, scope);
   const whole = figureOver(model, base, scope);
   return figure === figure && whole === whole && whole !== 0 ? figure / whole : null;

@@ -1,4 +1,4 @@
-import { MAX_MONTHS, nearestPeriod, stretchOfYear } from '../calendar/calendar.ts';
+import { MAX_MONTHS, nearestPeriod, rangeOfYear } from '../calendar/calendar.ts';
 import { beginningOf, monthsBetween } from '../calendar/month.ts';
 import { Model } from '../engine/model.ts';
 import { rollForward, type Stepping } from '../plan/commands/rollForward.ts';
@@ -72,7 +72,7 @@ export class PlanProjection {
     const how = rollUpOf(this.model.document, id);
     const series = this.model.seriesOf(id);
     if (!series || how !== 'total') return null;
-    const inYear = (year: number) => rolledUpValue(series.values, stretchOfYear(this.model.calendar, year), how);
+    const inYear = (year: number) => rolledUpValue(series.values, rangeOfYear(this.model.calendar, year), how);
     const base = inYear(this.terms.baseYear);
     let before = base === base ? base : 0;
     const years = this.years.map((year): ProjectedYear => {

@@ -1,4 +1,4 @@
-import { stretchAround, type Calendar, type Span } from '../calendar/calendar.ts';
+import { rangeAround, type Calendar, type Span } from '../calendar/calendar.ts';
 import type { Month } from '../calendar/month.ts';
 import { order } from '../figure/compare.ts';
 import { breakEven } from '../finance/breakEven.ts';
@@ -53,7 +53,7 @@ export function unitCosts(row: BreakEvenRow, given: Given, calendar: Calendar, s
   const units = inputId(row.id, 'units');
   const figures = new Array<number | null>(calendar.count).fill(null);
   for (let index = 0; index < calendar.count;) {
-    const { from, to } = stretchAround(calendar, index, span);
+    const { from, to } = rangeAround(calendar, index, span);
     let cost = 0;
     let count = 0;
     for (let period = from; period < to; period++) {

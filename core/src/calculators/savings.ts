@@ -3,7 +3,7 @@ import { addMonths, monthsBetween, type Month } from '../calendar/month.ts';
 import { order } from '../figure/compare.ts';
 import { findRoot } from '../finance/annuity.ts';
 import { LONGEST_TERM, monthlyRate, payment, rounder } from '../finance/loan.ts';
-import { courseOfSavings, type SavingsCourse, type SavingsCourseRow } from '../finance/savings.ts';
+import { projectSavings, type SavingsProjection, type SavingsMonthRow } from '../finance/savings.ts';
 import { LARGEST_FIGURE } from '../figure/read.ts';
 import { inputId } from '../plan/document/calculators.ts';
 import type { SavingsMoveRow, SavingsFundRow, SavingsUnknown } from '../plan/schema/tables.ts';
@@ -12,7 +12,7 @@ import { NoAnswer, wholeMonths, type Given, type OutputFigures } from './given.t
 import { messageFor, type Text } from '../message.ts';
 
 /** A month of a fund; `today` is its closing balance in the money of the plan's first month. */
-export interface SavingsMonth extends Omit<SavingsCourseRow, 'month'> {
+export interface SavingsMonth extends Omit<SavingsMonthRow, 'month'> {
   readonly month: Month;
   readonly today: number | null;
 }
@@ -95,7 +95,7 @@ export function answerSavings(
     regular: (month: number) => number,
     yearly = rate,
     rounded = true,
-  ): SavingsCourse => ({
+  ): SavingsProjection => ({
     opening,
     months,
     rate: yearly,
@@ -105,7 +105,7 @@ export function answerSavings(
     conversion,
     minorUnit: rounded ? minorUnit : null,
   });
-  const finalOf = (each: SavingsCourse) => courseOfSavings(each).at(-1)!.closing;
+  const finalOf = (each: SavingsProjection) => projectSavings(each).at(-1)!.closing;
 
   const typed = (month: number) => {
     // A deposit may come from a line that is empty in some month: nothing is put in then.
@@ -142,7 +142,7 @@ export function answerSavings(
     yearly = () => root;
   }
 
-  const saving = courseOfSavings(course(months, regular, yearly));
+  const saving = projectSavings(course(months, regular, yearly));
   const saved = saving.at(-1)!.closing;
   const after = withdrawals(fund, given, { saved, months, yearly, single, taken, periodFor });
   const emptying = after === null ? [] : after.rows;
@@ -226,9 +226,9 @@ function readMoves(fund: SavingsFundRow, moves: readonly SavingsMoveRow[], given
 }
 
 /** After how many months a course reaches a goal. Throws `NoAnswer` when it never does. */
-function monthsUntil(goal: number, course: SavingsCourse, rate: (month: number) => number): number {
+function monthsUntil(goal: number, course: SavingsProjection, rate: (month: number) => number): number {
   if (goal <= course.opening) throw new NoAnswer(messageFor('calculator.goalReachedAlready'), 'goal');
-  const rows = courseOfSavings(course);
+  const rows = projectSavings(course);
   const reached = rows.find((row) => row.closing >= goal);
   if (reached) return reached.month;
   const grows = rate(1) > 0 || rows.some((row) => row.deposit > 0);
@@ -253,7 +253,7 @@ function withdrawals(
   fund: SavingsFundRow,
   given: Given,
   { saved, months, yearly, single, taken, periodFor }: Saved,
-): { amount: number; months: number | null; isGrowing: boolean; rows: SavingsCourseRow[] } | null {
+): { amount: number; months: number | null; isGrowing: boolean; rows: SavingsMonthRow[] } | null {
   if (fund.withdrawals === 'none') return null;
   const { due, conversion } = fund;
   const { minorUnit } = given;
@@ -261,7 +261,7 @@ function withdrawals(
   const input = (column: string) => given.at(inputId(fund.id, column), periodFor(start));
   /** A course of so many months; `last` empties the fund in its last month. */
   const course = (amount: number, count: number, last: boolean) =>
-    courseOfSavings({
+    projectSavings({
       opening: saved,
       months: count,
       rate: (month) => yearly(months + month),

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { runs } from '../testing/setup.ts';
-import { createCalendar, periodOf, quarterOf, stretchAround, stretchOfYear, stretches, yearsOf } from './calendar.ts';
+import { createCalendar, periodOf, quarterOf, rangeAround, rangeOfYear, rangesOf, yearsOf } from './calendar.ts';
 import { addMonths, beginningOf, isMonth, monthInWords, monthsBetween, toMonth, yearInWords, yearOf } from './month.ts';
 
 describe('months', () => {
@@ -24,14 +24,14 @@ describe('a calendar whose years begin in April', () => {
 
   it('has twelve months in one year, called by the year it begins in', () => {
     expect(yearsOf(calendar)).toEqual([2026, 2027]);
-    expect(stretchOfYear(calendar, 2026)).toEqual({ from: 0, to: 12 });
+    expect(rangeOfYear(calendar, 2026)).toEqual({ from: 0, to: 12 });
     expect(yearOf(toMonth('2027-03'), 4)).toBe(2026);
     expect(beginningOf(2026, 4)).toBe('2026-04');
     expect([yearInWords(2026, 4), yearInWords(2099, 4), yearInWords(2026)]).toEqual(['2026/27', '2099/00', '2026']);
   });
 
   it('has quarters that begin with it', () => {
-    expect(stretches(calendar, 'quarter')[1]).toEqual({ from: 3, to: 6 });
+    expect(rangesOf(calendar, 'quarter')[1]).toEqual({ from: 3, to: 6 });
     expect(['2026-04', '2026-07', '2027-03'].map((month) => quarterOf(calendar, toMonth(month)))).toEqual([1, 2, 4]);
   });
 
@@ -43,8 +43,8 @@ describe('a calendar whose years begin in April', () => {
         fc.integer({ min: 1, max: 12 }),
         (later, count, begins) => {
           const months = createCalendar(addMonths(toMonth('2025-01'), later), count, begins);
-          const years = yearsOf(months).map((year) => ({ year, ...stretchOfYear(months, year) }));
-          expect(years.map(({ from, to }) => ({ from, to }))).toEqual(stretches(months, 'year'));
+          const years = yearsOf(months).map((year) => ({ year, ...rangeOfYear(months, year) }));
+          expect(years.map(({ from, to }) => ({ from, to }))).toEqual(rangesOf(months, 'year'));
           for (const { year, from, to } of years)
             for (let index = from; index < to; index++) {
               expect(yearOf(months.months[index]!, begins)).toBe(year);
@@ -61,17 +61,17 @@ describe('a calendar that begins within a year', () => {
   const calendar = createCalendar(toMonth('2026-11'), 16);
 
   it('has the calendar’s quarters and years, cut to itself', () => {
-    expect(stretches(calendar, 'year')).toEqual([
+    expect(rangesOf(calendar, 'year')).toEqual([
       { from: 0, to: 2 },
       { from: 2, to: 14 },
       { from: 14, to: 16 },
     ]);
-    expect(stretchAround(calendar, 3, 'quarter')).toEqual({ from: 2, to: 5 });
-    expect(stretchAround(calendar, 0, 'plan')).toEqual({ from: 0, to: 16 });
+    expect(rangeAround(calendar, 3, 'quarter')).toEqual({ from: 2, to: 5 });
+    expect(rangeAround(calendar, 0, 'plan')).toEqual({ from: 0, to: 16 });
     expect(yearsOf(calendar)).toEqual([2026, 2027, 2028]);
-    expect(stretchOfYear(calendar, 2028)).toEqual({ from: 14, to: 16 });
-    expect(stretchOfYear(calendar, 2030)).toEqual({ from: 16, to: 16 });
-    expect(stretchOfYear(calendar, 2020)).toEqual({ from: 0, to: 0 });
+    expect(rangeOfYear(calendar, 2028)).toEqual({ from: 14, to: 16 });
+    expect(rangeOfYear(calendar, 2030)).toEqual({ from: 16, to: 16 });
+    expect(rangeOfYear(calendar, 2020)).toEqual({ from: 0, to: 0 });
   });
 
   it('knows its months', () => {

@@ -18,7 +18,7 @@ export interface Calendar {
 export type Span = 'month' | 'quarter' | 'year' | 'plan';
 
 /** A stretch of a calendar: periods `from` (inclusive) to `to` (exclusive). */
-export interface Stretch {
+export interface MonthRange {
   readonly from: number;
   readonly to: number;
 }
@@ -47,7 +47,7 @@ export function nearestPeriod(calendar: Calendar, month: Month): number {
 }
 
 /** The stretch of months that share a quarter, year or the whole plan with `period`, cut to the calendar. */
-export function stretchAround(calendar: Calendar, period: number, span: Span): Stretch {
+export function rangeAround(calendar: Calendar, period: number, span: Span): MonthRange {
   if (span === 'plan') return { from: 0, to: calendar.count };
   if (span === 'month') return { from: period, to: period + 1 };
   const size = span === 'year' ? 12 : 3;
@@ -56,23 +56,23 @@ export function stretchAround(calendar: Calendar, period: number, span: Span): S
 }
 
 /** All stretches of a span, in order: `stretches(calendar, 'year')` lists the years. */
-export function stretches(calendar: Calendar, span: Span): Stretch[] {
-  const result: Stretch[] = [];
+export function rangesOf(calendar: Calendar, span: Span): MonthRange[] {
+  const result: MonthRange[] = [];
   for (let period = 0; period < calendar.count;) {
-    const stretch = stretchAround(calendar, period, span);
-    result.push(stretch);
-    period = stretch.to;
+    const range = rangeAround(calendar, period, span);
+    result.push(range);
+    period = range.to;
   }
   return result;
 }
 
 /** The years of a plan, in order. */
 export function yearsOf(calendar: Calendar): number[] {
-  return stretches(calendar, 'year').map((stretch) => yearOf(calendar.months[stretch.from]!, calendar.yearBegins));
+  return rangesOf(calendar, 'year').map((range) => yearOf(calendar.months[range.from]!, calendar.yearBegins));
 }
 
 /** The stretch of a year; empty when the plan has none of its months. */
-export function stretchOfYear(calendar: Calendar, year: number): Stretch {
+export function rangeOfYear(calendar: Calendar, year: number): MonthRange {
   const begins = (year - yearOf(calendar.first, calendar.yearBegins)) * 12 - calendar.startsAt;
   const from = Math.min(Math.max(begins, 0), calendar.count);
   return { from, to: Math.max(from, Math.min(begins + 12, calendar.count)) };

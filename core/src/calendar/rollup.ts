@@ -1,10 +1,10 @@
 import { meanOf } from '../figure/compare.ts';
-import type { Stretch } from './calendar.ts';
+import type { MonthRange } from './calendar.ts';
 
 /** The sum of the figures of a stretch; months without a figure are skipped, `null` when none has one. */
-export function totalOf(figures: readonly (number | null)[], stretch: Stretch): number | null {
+export function totalOf(figures: readonly (number | null)[], range: MonthRange): number | null {
   let sum: number | null = null;
-  for (let period = stretch.from; period < stretch.to; period++) {
+  for (let period = range.from; period < range.to; period++) {
     const figure = figures[period];
     if (figure !== null && figure !== undefined) sum = (sum ?? 0) + figure;
   }
@@ -12,14 +12,14 @@ export function totalOf(figures: readonly (number | null)[], stretch: Stretch): 
 }
 
 /** The average of the figures of a stretch over those months that have one; `null` when none has. */
-export function averageOf(figures: readonly (number | null)[], stretch: Stretch): number | null {
-  const values = figures.slice(stretch.from, stretch.to).filter((figure) => figure !== null);
-  return values.length === 0 ? null : meanOf(totalOf(figures, stretch)!, values);
+export function averageOf(figures: readonly (number | null)[], range: MonthRange): number | null {
+  const values = figures.slice(range.from, range.to).filter((figure) => figure !== null);
+  return values.length === 0 ? null : meanOf(totalOf(figures, range)!, values);
 }
 
 /** The last figure of a stretch; `null` when none of its months has one. */
-export function lastOf(figures: readonly (number | null)[], stretch: Stretch): number | null {
-  for (let period = stretch.to - 1; period >= stretch.from; period--) {
+export function lastOf(figures: readonly (number | null)[], range: MonthRange): number | null {
+  for (let period = range.to - 1; period >= range.from; period--) {
     const figure = figures[period];
     if (figure !== null && figure !== undefined) return figure;
   }

@@ -1,4 +1,4 @@
-import { stretchAround, type Calendar, type Span } from '../calendar/calendar.ts';
+import { rangeAround, type Calendar, type Span } from '../calendar/calendar.ts';
 import { BLANK, FINE, why, without, type Reader } from '../formula/expression/evaluation.ts';
 import type { Evaluation, Parameter } from '../formula/functions/description.ts';
 import type { Expression } from '../formula/expression/syntax.ts';
@@ -6,13 +6,13 @@ import type { Expression } from '../formula/expression/syntax.ts';
 /** What looking along the months means, apart from how it is compiled. */
 
 /** The evaluation of functions of one way. */
-export type EvaluationBy<W extends Evaluation['way']> = Extract<Evaluation, { way: W }>;
+export type EvaluationBy<W extends Evaluation['kind']> = Extract<Evaluation, { kind: W }>;
 
-const ALONG: ReadonlySet<Evaluation['way']> = new Set(['elsewhere', 'running', 'lookingBack', 'stretch', 'wholePlan', 'among']); // prettier-ignore
+const ALONG: ReadonlySet<Evaluation['kind']> = new Set(['shift', 'running', 'trailingWindow', 'periodSummary', 'wholeSeries', 'crossSection']); // prettier-ignore
 
 /** Whether a function looks at other months than the one it is computed for. */
-export function looksAlongMonths({ way }: Evaluation): boolean {
-  return ALONG.has(way);
+export function looksAlongMonths({ kind }: Evaluation): boolean {
+  return ALONG.has(kind);
 }
 
 /** Whether an argument is read as a figure, and is no word that says how a function works. */
@@ -70,7 +70,7 @@ export function addUpMonths(
 /** Adds up month by month from what was reached the month before; empty months add nothing, problems stay. */
 export function runningKernel(x: Reader, reached: Reader, calendar: Calendar, span: Span): Reader {
   return (index) => {
-    const begins = index === 0 || (span !== 'plan' && stretchAround(calendar, index, span).from === index);
+    const begins = index === 0 || (span !== 'plan' && rangeAround(calendar, index, span).from === index);
     const before = begins ? without(BLANK) : reached(index - 1);
     const codeBefore = before === before ? FINE : why.code;
     if (codeBefore > BLANK) return without(codeBefore);

@@ -176,7 +176,7 @@ export function partInWords(model: PlanModel, node: string, part: Expression, pe
 /** How many months `prior` or `next` moves, when that is written as a number. */
 function shiftOf(call: Extract<Expression, { kind: 'call' }>): number | undefined {
   const evaluation = functionOf(call).evaluation(call);
-  if (evaluation.way !== 'elsewhere' || evaluation.direction === 0) return undefined;
+  if (evaluation.kind !== 'shift' || evaluation.direction === 0) return undefined;
   const months = wholeNumber(call.args[1]);
   return months === undefined ? undefined : evaluation.direction * months;
 }

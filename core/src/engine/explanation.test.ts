@@ -26,7 +26,7 @@ const idOf = (name: string) =>
     (row) => row.name === name,
   )?.id ?? name;
 
-describe('a reckoning', () => {
+describe('a calculation', () => {
   it('says what was typed, and from when to when', () => {
     expect(select('Pay', 0)).toMatchObject({
       source: 'amount',

@@ -89,7 +89,7 @@ function explainLine(model: PlanModel, id: string, period: number): ExplanationT
     };
   }
   if (!step || !rule) return { source: 'nothing', words: messageFor('explanation.monthIsEmpty') };
-  const since = stretchInWords(model, step.from, step.to);
+  const since = rangeInWords(model, step.from, step.to);
   if (rule.formula !== null)
     return {
       ...explainFormula(alongMonths(model), id, period, rule),
@@ -104,7 +104,7 @@ function explainLine(model: PlanModel, id: string, period: number): ExplanationT
 }
 
 /** How long a step of a rule holds: "in every month", "until June 2026", "from May 2027 on". */
-function stretchInWords({ calendar }: PlanModel, from: number, to: number): Message {
+function rangeInWords({ calendar }: PlanModel, from: number, to: number): Message {
   const first = { month: calendar.months[from]! };
   const last = { month: calendar.months[to - 1]! };
   if (to === calendar.count) return messageFor('explanation.fromOn', { from, first });

@@ -135,7 +135,7 @@ export class ListModel implements ListFigures {
   }
 
   /** Computes what is stale in a column and all it needs; in all columns, when none is named. */
-  bringUpToDate(column?: string): void {
+  recalculate(column?: string): void {
     for (const id of this.respecified) this.specify(this.around.document.listColumns.get(id)!);
     this.respecified.clear();
     const needed = column === undefined ? null : neededBy(this.uses, column);
@@ -164,7 +164,7 @@ export class ListModel implements ListFigures {
   /** Writes a total of the list, by its key, for each month: of all items, or of those whose day lies in the month. */
   fill(key: string, into: Series): void {
     const [column, day] = columnsOfOutput(key);
-    this.bringUpToDate(column);
+    this.recalculate(column);
     const series = this.nodes.get(column)!.series;
     if (day === null) {
       const total = sumOfItems(series, this.byId);

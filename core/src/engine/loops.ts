@@ -85,7 +85,7 @@ export function multiplyAndAdd(
  * Applies an operator to a stretch in which both operands have figures. Returns whether all results are sound;
  * otherwise the stretch has to be computed again month by month.
  */
-export function fastBinary(
+export function vectorizedBinary(
   operator: BinaryOperator,
   out: Series,
   left: Operand,
@@ -163,7 +163,7 @@ export function fastBinary(
 }
 
 /** Chooses between two operands month by month, where all three have figures. */
-export function fastChoice(
+export function vectorizedChoice(
   out: Series,
   condition: Series,
   then: Operand,
@@ -183,7 +183,7 @@ export function fastChoice(
 }
 
 /** The larger or smaller of two operands, where both have figures. */
-export function fastExtreme(
+export function vectorizedExtreme(
   largest: boolean,
   out: Series,
   left: Series,

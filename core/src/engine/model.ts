@@ -288,7 +288,7 @@ export class Model implements PlanModel {
   /** A list with other cells than the plan has; it reads the plan as it is. */
   listWith(id: string, document: Document): ListModel {
     const list = this.listOver(id, document);
-    list.bringUpToDate();
+    list.recalculate();
     return list;
   }
 
@@ -447,7 +447,7 @@ export class Model implements PlanModel {
 
   private recalculate(): ChangedFigures[] {
     const changed = recalculate(this.units, this.calendar.count);
-    for (const list of this.lists.values()) list.bringUpToDate();
+    for (const list of this.lists.values()) list.recalculate();
     return changed;
   }
 

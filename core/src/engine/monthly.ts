@@ -39,15 +39,15 @@ export function compileMonthly(
   const everywhere = (range: Range) => {
     range.from = 0;
   };
-  const feedsBack = (part: Expression): boolean =>
+  const hasFeedback = (part: Expression): boolean =>
     (part.kind === 'ref' && members.has(part.id)) ||
     (part.kind === 'call' && isBySchedule(part) && taxInputs(part, context).some((id) => members.has(id))) ||
-    childrenOf(part).some(feedsBack);
+    childrenOf(part).some(hasFeedback);
 
   const site = (subject: Expression) => new ProblemSite(context.problems, context.node, subject);
   const readerFor = (part: Expression): Reader => {
     if (part.kind === 'ref' && members.has(part.id)) return readerOf(context.operandOf(part.id));
-    if (!feedsBack(part)) {
+    if (!hasFeedback(part)) {
       const program = compile(part, context);
       hoisted.push(...program.operations);
       return readerOf(program.result);
@@ -72,7 +72,7 @@ export function compileMonthly(
     const evaluation = description.evaluation(part);
     const { args } = part;
     const [first, second] = args;
-    switch (evaluation.way) {
+    switch (evaluation.kind) {
       case 'operator':
         return readerFor({
           kind: 'binary',
@@ -91,12 +91,12 @@ export function compileMonthly(
       if (!isRead(parameter, arg)) return [];
       return [parameter?.takes === 'series' ? remembered(arg) : readerFor(arg)];
     });
-    switch (evaluation.way) {
+    switch (evaluation.kind) {
       case 'figures':
         return figuresKernel(evaluation, readers, site(part));
-      case 'month':
+      case 'pointwise':
         return evaluation.reader(readers, part, site(part));
-      case 'elsewhere': {
+      case 'shift': {
         const [x, distance] = readers;
         const months = evaluation.direction === 0 ? undefined : wholeNumber(second);
         if (months !== undefined) return shifted(x!, count, evaluation.direction * months);
@@ -104,7 +104,7 @@ export function compileMonthly(
         hoisted.push({ widen: everywhere, compute: nothing });
         return elsewhere(x!, count, evaluation.direction, distance!);
       }
-      case 'lookingBack': {
+      case 'trailingWindow': {
         const { reader, forget } = evaluation.reader(readers, part);
         hoisted.push({ compute: forget });
         return reader;
@@ -136,7 +136,7 @@ export function compileMonthly(
 
   /** What is looked at from many months is computed once in each; a member keeps its figures itself. */
   const remembered = (part: Expression): Reader =>
-    part.kind === 'ref' || !feedsBack(part) ? readerFor(part) : storing(() => readerFor(part));
+    part.kind === 'ref' || !hasFeedback(part) ? readerFor(part) : storing(() => readerFor(part));
 
   const reader = readerFor(expression);
   const carried = members.size === 1 ? carriedForward(expression, members) : null;
@@ -151,7 +151,7 @@ export function compileMonthly(
 }
 
 function isBySchedule(call: Call): boolean {
-  return functionOf(call).evaluation(call).way === 'schedule';
+  return functionOf(call).evaluation(call).kind === 'schedule';
 }
 
 /** The parts of `prior(itself) * factor + addend`, the shape of every balance, in whichever order it is written. */

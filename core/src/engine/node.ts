@@ -37,13 +37,13 @@ interface Monthly {
   /** What is computed beforehand, over whole series. */
   readonly hoisted: readonly Operation[];
   readonly reader: Reader;
-  readonly sweeps: readonly SweepStretch[];
+  readonly sweeps: readonly SweepRange[];
   /** Whether `hoisted` has run over all months, so that from now on it can be run over a part of them. */
   complete: boolean;
 }
 
 /** A stretch of months one sweep can compute. */
-interface SweepStretch {
+interface SweepRange {
   readonly from: number;
   readonly to: number;
   readonly sweep: Sweep;
@@ -325,7 +325,7 @@ function specifyMonthlyLine(
   node.monthly = {
     hoisted,
     complete: false,
-    sweeps: stretchesOf(sweepers),
+    sweeps: sweepRanges(sweepers),
     reader: (index) => {
       const reader = readers[index];
       if (!reader) return without(BLANK);
@@ -336,8 +336,8 @@ function specifyMonthlyLine(
 }
 
 /** Runs of months that share a sweep. */
-function stretchesOf(sweepers: readonly (Sweep | null)[]): SweepStretch[] {
-  const result: SweepStretch[] = [];
+function sweepRanges(sweepers: readonly (Sweep | null)[]): SweepRange[] {
+  const result: SweepRange[] = [];
   for (let from = 0; from < sweepers.length;) {
     const sweep = sweepers[from] ?? null;
     let to = from + 1;

@@ -144,10 +144,10 @@ describe('a line that is a quotient', () => {
     fc.assert(
       fc.property(figures, figures, fc.nat(8), fc.nat(8), (spent, sold, a, b) => {
         const document = stall(spent, sold, { 'Unit cost': 'Costs / Loaves' });
-        const stretch = { from: Math.min(a, b), to: Math.max(a, b) + 1 };
+        const range = { from: Math.min(a, b), to: Math.max(a, b) + 1 };
         const model = new Model(document);
-        const [costs, loaves] = ['Costs', 'Loaves'].map((name) => valueOver(model, idOf(document, name), stretch)!);
-        expect(valueOver(model, idOf(document, 'Unit cost'), stretch)).toBeCloseTo(costs! / loaves!, 10);
+        const [costs, loaves] = ['Costs', 'Loaves'].map((name) => valueOver(model, idOf(document, name), range)!);
+        expect(valueOver(model, idOf(document, 'Unit cost'), range)).toBeCloseTo(costs! / loaves!, 10);
       }),
       runs(50),
     );

@@ -1,4 +1,4 @@
-import { periodOf, type Stretch } from '../calendar/calendar.ts';
+import { periodOf, type MonthRange } from '../calendar/calendar.ts';
 import { BLANK } from '../formula/expression/evaluation.ts';
 import { functionOf } from '../formula/functions/functions.ts';
 import type { Expression } from '../formula/expression/syntax.ts';
@@ -11,22 +11,22 @@ import type { PlanModel } from './planModel.ts';
 import type { Series } from './series.ts';
 
 /** What a line, group, total or assumption comes to over a stretch of months, as it is rolled up; `null` for nothing. */
-export function valueOver(model: PlanModel, id: string, stretch: Stretch): number | null {
-  const value = figureOver(model, id, stretch);
+export function valueOver(model: PlanModel, id: string, period: MonthRange): number | null {
+  const value = figureOver(model, id, period);
   return value === value ? value : null;
 }
 
 /** Like `valueOver`; NaN where there is no figure. */
-export function figureOver(model: PlanModel, id: string, stretch: Stretch): number {
+export function figureOver(model: PlanModel, id: string, period: MonthRange): number {
   const values = model.seriesOf(id)?.values;
   if (!values) return NaN;
-  if (stretch.to - stretch.from === 1) return values[stretch.from]!;
+  if (period.to - period.from === 1) return values[period.from]!;
   const how = rollUpOf(model.document, id);
-  return how === 'quotient' ? quotientOver(model, id, stretch) : rolledUpValue(values, stretch, how);
+  return how === 'quotient' ? quotientOver(model, id, period) : rolledUpValue(values, period, how);
 }
 
 /** What a line comes to that is a quotient, or computed from such lines: those it is computed from come first. */
-function quotientOver(model: PlanModel, line: string, stretch: Stretch): number {
+function quotientOver(model: PlanModel, line: string, period: MonthRange): number {
   const known = new Map<string, number>();
   const begun = new Set<string>();
   const open = [line];
@@ -35,7 +35,7 @@ function quotientOver(model: PlanModel, line: string, stretch: Stretch): number 
     begun.add(id);
     open.push(...needed);
     if (needed.length > 0) continue;
-    if (!known.has(id)) known.set(id, ruledOver(model, id, stretch, known));
+    if (!known.has(id)) known.set(id, ruledOver(model, id, period, known));
     open.pop();
   }
   return known.get(line)!;
@@ -53,7 +53,7 @@ function quotientsUsedBy(model: PlanModel, line: string): string[] {
  * A line's rule applied to the totals of a stretch: all costs ÷ all units. Where several rules hold in it, or months have
  * figures of their own, each counts as much as what it is divided by.
  */
-function ruledOver(model: PlanModel, line: string, stretch: Stretch, known: ReadonlyMap<string, number>): number {
+function ruledOver(model: PlanModel, line: string, period: MonthRange, known: ReadonlyMap<string, number>): number {
   const howOf = howIn(model.document);
   const { values } = model.seriesOf(line)!;
   const typed = new Set(model.exceptionsOf(line).map(({ month }) => periodOf(model.calendar, month)));
@@ -63,10 +63,10 @@ function ruledOver(model: PlanModel, line: string, stretch: Stretch, known: Read
     return { rule, quotients: rule ? quotientsIn(rule, howOf) : [], from, to };
   });
   const last = rules.findLast(({ quotients }) => quotients.length > 0)?.quotients[0];
-  const figureOf = (id: string) => known.get(id) ?? figureOver(model, id, stretch);
+  const figureOf = (id: string) => known.get(id) ?? figureOver(model, id, period);
   const parts: { value: number; weight: number }[] = [];
   for (const { rule, quotients, from, to } of rules) {
-    const months = range(Math.max(from, stretch.from), Math.min(to, stretch.to));
+    const months = range(Math.max(from, period.from), Math.min(to, period.to));
     const [weighing = last] = quotients;
     const denominator = weighing ? model.seriesFor(weighing.denominator, line) : null;
     const weightOf = (index: number) => (denominator ? Math.abs(orNothing(denominator, index)) : 1);

@@ -84,9 +84,9 @@ function report(node: Node, { from, to }: { from: number; to: number }, changed:
 
 /** Lets a node compute months in one go where it can; the first month that is still to be computed. */
 function sweepFrom({ series, monthly }: Node, index: number): number {
-  const stretch = monthly!.sweeps.find(({ from, to }) => from <= index && index < to);
-  if (!stretch) return index;
-  const reached = stretch.sweep(series, index, stretch.to);
+  const range = monthly!.sweeps.find(({ from, to }) => from <= index && index < to);
+  if (!range) return index;
+  const reached = range.sweep(series, index, range.to);
   if (reached > index) series.markClean(index, reached);
   return reached;
 }

@@ -1,5 +1,5 @@
 import { averageOf } from '../calendar/rollup.ts';
-import { stretches, type Calendar, type Span, type Stretch } from '../calendar/calendar.ts';
+import { rangesOf, type Calendar, type Span, type MonthRange } from '../calendar/calendar.ts';
 import { nameKey, type Names } from '../formula/names.ts';
 import { outputId } from '../plan/document/calculators.ts';
 import type { NoFigure } from '../calculators/given.ts';
@@ -30,7 +30,7 @@ export interface Results {
   /** One figure per period, `null` where there is none. Throws a `RangeError` for an unknown name or id. */
   figures(nameOrId: string): (number | null)[];
   /** One figure per quarter, year or the whole plan: a total, a balance's last month, a price's average, a quotient of totals. */
-  rollUps(nameOrId: string, span: Span): { stretch: Stretch; figure: number | null; average: number | null }[];
+  rollUps(nameOrId: string, span: Span): { range: MonthRange; figure: number | null; average: number | null }[];
   /** Every problem that leaves a figure missing, each once, where it arose. */
   readonly problems: readonly FigureProblem[];
 }
@@ -55,10 +55,10 @@ export function resultsOf(model: PlanModel): Results {
     figures,
     rollUps: (nameOrId, span) => {
       const all = figures(nameOrId);
-      return stretches(model.calendar, span).map((stretch) => ({
-        stretch,
-        figure: valueOver(model, idOf(nameOrId), stretch),
-        average: averageOf(all, stretch),
+      return rangesOf(model.calendar, span).map((range) => ({
+        range,
+        figure: valueOver(model, idOf(nameOrId), range),
+        average: averageOf(all, range),
       }));
     },
     problems: problemsOf(model),

@@ -1,4 +1,4 @@
-import { stretchAround, type Span } from '../calendar/calendar.ts';
+import { rangeAround, type Span } from '../calendar/calendar.ts';
 import { monthsBetween } from '../calendar/month.ts';
 import { BLANK, FINE, why, type Reader } from '../formula/expression/evaluation.ts';
 import { parameterAt, wholeNumber, type Summary } from '../formula/functions/description.ts';
@@ -16,7 +16,7 @@ import {
 } from './alongMonths.ts';
 import type { CompileContext, Operation } from './context.ts';
 import { binaryKernel, figuresKernel, readerOf, unaryKernel } from './kernels.ts';
-import { fastBinary, fastChoice, fastExtreme, finite, multiplyAndAdd } from './loops.ts';
+import { vectorizedBinary, vectorizedChoice, vectorizedExtreme, finite, multiplyAndAdd } from './loops.ts';
 import { ProblemSite } from './problems.ts';
 import { Scalar, Series, type Operand, type Range } from './series.ts';
 import { taxInputs, taxTerms, taxYears } from './tax.ts';
@@ -158,7 +158,7 @@ class Compiler {
     const b = this.operand(right);
     const site = this.site(operator === '/' ? right : expression);
     return this.monthwise([a, b], binaryKernel(operator, readerOf(a), readerOf(b), site), target, (out, from, to) =>
-      fastBinary(operator, out, a, b, from, to),
+      vectorizedBinary(operator, out, a, b, from, to),
     );
   }
 
@@ -196,7 +196,7 @@ class Compiler {
     const description = functionOf(call);
     const evaluation = description.evaluation(call);
     const { args, place } = call;
-    switch (evaluation.way) {
+    switch (evaluation.kind) {
       case 'operator':
         return this.binary(
           { kind: 'binary', operator: evaluation.operator, left: args[0]!, right: args[1]!, place },
@@ -214,43 +214,43 @@ class Compiler {
       .map((arg) => this.operand(arg));
     const readers = operands.map(readerOf);
     const [x, second] = operands;
-    switch (evaluation.way) {
+    switch (evaluation.kind) {
       case 'figures':
-      case 'month': {
+      case 'pointwise': {
         const kernel =
-          evaluation.way === 'month'
+          evaluation.kind === 'pointwise'
             ? evaluation.reader(readers, call, this.site(call))
             : figuresKernel(evaluation, readers, this.site(call));
-        const direct = evaluation.way === 'figures' ? evaluation.direct : undefined;
+        const direct = evaluation.kind === 'figures' ? evaluation.direct : undefined;
         return this.monthwise(
           operands,
           kernel,
           target,
-          quick(evaluation.quick, operands) ?? directly(direct, operands),
+          quick(evaluation.quick, operands) ?? vectorized(direct, operands),
         );
       }
-      case 'elsewhere':
-        return this.elsewhere(evaluation, call, x!, second, target);
+      case 'shift':
+        return this.shift(evaluation, call, x!, second, target);
       case 'running':
         return this.running(x!, spanOf(args[1]));
-      case 'lookingBack': {
+      case 'trailingWindow': {
         const { reader, forget } = evaluation.reader(readers, call);
-        return this.lookingBack(target, reader, evaluation.reach, forget);
+        return this.trailingWindow(target, reader, evaluation.reach, forget);
       }
-      case 'stretch':
+      case 'periodSummary':
         return this.summary(evaluation.summary, readers[0]!, spanOf(args[1]), target);
-      case 'wholePlan': {
+      case 'wholeSeries': {
         const site = this.site(call);
         const compute = (figures: number[]) => evaluation.compute(figures, readers, site);
         return this.overAllMonths(readers[evaluation.flow]!, compute, target);
       }
-      case 'among':
-        return this.among(evaluation, x!, this.site(call), target);
+      case 'crossSection':
+        return this.crossSection(evaluation, x!, this.site(call), target);
     }
   }
 
-  private elsewhere(
-    { direction }: EvaluationBy<'elsewhere'>,
+  private shift(
+    { direction }: EvaluationBy<'shift'>,
     call: Call,
     x: Operand,
     distance: Operand | undefined,
@@ -295,7 +295,7 @@ class Compiler {
   };
 
   /** An operation whose result depends on up to `months` months before. */
-  private lookingBack(target: Series | undefined, reader: Reader, months: number, begin = () => {}): Operand {
+  private trailingWindow(target: Series | undefined, reader: Reader, months: number, begin = () => {}): Operand {
     const out = this.out(target);
     const { count } = this.context.calendar;
     const compute = ({ from, to }: Range) => {
@@ -335,23 +335,28 @@ class Compiler {
     const { calendar } = this.context;
     const compute = ({ from, to }: Range) => {
       for (let index = from; index < to;) {
-        const stretch = stretchAround(calendar, index, span);
-        const value = summarize(name, x, stretch.from, stretch.to);
-        out.fill(value, value === value ? FINE : why.code, index, stretch.to);
-        index = stretch.to;
+        const range = rangeAround(calendar, index, span);
+        const value = summarize(name, x, range.from, range.to);
+        out.fill(value, value === value ? FINE : why.code, index, range.to);
+        index = range.to;
       }
       out.settle();
     };
     this.add(compute, (range) => {
       if (range.from >= range.to) return;
-      range.from = stretchAround(calendar, range.from, span).from;
-      range.to = stretchAround(calendar, range.to - 1, span).to;
+      range.from = rangeAround(calendar, range.from, span).from;
+      range.to = rangeAround(calendar, range.to - 1, span).to;
     });
     return out;
   }
 
   /** A figure for each month from those of all; when one of them has a problem, none can be told. */
-  private among({ compute }: EvaluationBy<'among'>, x: Operand, site: ProblemSite, target?: Series): Operand {
+  private crossSection(
+    { compute }: EvaluationBy<'crossSection'>,
+    x: Operand,
+    site: ProblemSite,
+    target?: Series,
+  ): Operand {
     const { count } = this.context.calendar;
     const read = readerOf(x);
     const [given, figures] = [new Float64Array(count), new Float64Array(count)];
@@ -403,14 +408,14 @@ function quick(
   const [first, second, third] = operands;
   if (which === 'choice' && first instanceof Series && third)
     return (out, from, to) => {
-      fastChoice(out, first, second!, third, from, to);
+      vectorizedChoice(out, first, second!, third, from, to);
       return true;
     };
   if ((which === 'least' || which === 'most') && operands.length === 2) {
     const [series, other] = first instanceof Series ? [first, second!] : [second, first!];
     if (series instanceof Series)
       return (out, from, to) => {
-        fastExtreme(which === 'most', out, series, other, from, to);
+        vectorizedExtreme(which === 'most', out, series, other, from, to);
         return true;
       };
   }
@@ -418,7 +423,7 @@ function quick(
 }
 
 /** A pass over stretches in which all operands have figures, for a function of one or two of them. */
-function directly(
+function vectorized(
   direct: ((...figures: number[]) => number) | undefined,
   [first, second, third]: readonly Operand[],
 ): ((out: Series, from: number, to: number) => boolean) | undefined {

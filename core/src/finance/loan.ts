@@ -96,7 +96,7 @@ export function loanSchedule(loan: LoanTerms): LoanSchedule {
   if (!(balloon >= 0 && balloon <= principal)) throw new MessageRangeError(messageFor('finance.loan.balloonRange'));
   checkInterestOnly(interestOnly, months);
   const round = rounder(minorUnit);
-  const course = new Course(loan);
+  const course = new LoanState(loan);
   const rows: LoanScheduleRow[] = [];
   let balance = principal;
   let totalPaid = 0;
@@ -149,7 +149,7 @@ export function loanSchedule(loan: LoanTerms): LoanSchedule {
 }
 
 /** How a loan stands in its course: its rate, its regular payment, and when it ends by them. */
-class Course {
+class LoanState {
   yearlyRate: number;
   rate: number;
   regular: number;

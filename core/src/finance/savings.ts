@@ -35,7 +35,7 @@ export function savingsSchedule(plan: SavingsPlan): {
 } {
   const { opening = 0, yearlyRate, months, depositGrowth = 0, minorUnit = 0.01 } = plan;
   if (!Number.isInteger(months) || months < 1) throw new MessageRangeError(messageFor('finance.savings.wholeMonths'));
-  const course = courseOfSavings({
+  const course = projectSavings({
     opening,
     months,
     rate: () => yearlyRate,
@@ -63,7 +63,7 @@ export function savingsSchedule(plan: SavingsPlan): {
 }
 
 /** What goes into a fund and out of it, each by month, counted from 1. */
-export interface SavingsCourse {
+export interface SavingsProjection {
   readonly opening: number;
   readonly months: number;
   readonly rate: (month: number) => number;
@@ -75,7 +75,7 @@ export interface SavingsCourse {
   readonly minorUnit: number | null;
 }
 
-export interface SavingsCourseRow extends SavingsScheduleRow {
+export interface SavingsMonthRow extends SavingsScheduleRow {
   readonly withdrawal: number;
 }
 
@@ -83,10 +83,10 @@ export interface SavingsCourseRow extends SavingsScheduleRow {
  * A fund month by month, with a yearly rate, deposits and withdrawals that may differ from month to month. What falls due
  * at a month's start is in or out of the fund before the month's interest is reckoned.
  */
-export function courseOfSavings(course: SavingsCourse): SavingsCourseRow[] {
+export function projectSavings(course: SavingsProjection): SavingsMonthRow[] {
   const { due, conversion } = course;
   const round = rounder(course.minorUnit);
-  const rows: SavingsCourseRow[] = [];
+  const rows: SavingsMonthRow[] = [];
   let balance = course.opening;
   for (let month = 1; month <= course.months; month++) {
     const opening = balance;

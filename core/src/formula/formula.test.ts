@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { toMonth } from '../calendar/month.ts';
 import { CANONICAL, notationOf } from '../figure/notation.ts';
-import { ListedNames, nearestNames, resolveNames, wordsTaken } from './names.ts';
+import { ListedNames, nearestNames, resolveNames, calendarWordsTaken } from './names.ts';
 import { parseFormula } from './parse.ts';
 import { printFormula, quoteName } from './print.ts';
 import { FormulaError, childrenOf, type BinaryOperator, type Expression } from './expression/syntax.ts';
@@ -218,7 +218,7 @@ describe('names', () => {
       hides: (word: string) => named.find(word) !== undefined,
     };
     expect(printFormula(parseFormula('{d} + days + period'), shown)).toBe("'Days' + days() + period");
-    const taken = wordsTaken(parseFormula('2 * days + year() + period'), named);
+    const taken = calendarWordsTaken(parseFormula('2 * days + year() + period'), named);
     expect(taken).toEqual([{ place: { from: 4, to: 8 }, named: { id: 'd', name: 'Days' }, replacement: 'days()' }]);
   });
 

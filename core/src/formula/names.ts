@@ -128,7 +128,7 @@ export interface WordTaken {
 }
 
 /** The calendar words in what somebody writes that are taken for names. */
-export function wordsTaken(expression: Expression, names: Names): WordTaken[] {
+export function calendarWordsTaken(expression: Expression, names: Names): WordTaken[] {
   const taken: WordTaken[] = [];
   mapNames(expression, (leaf, role) => {
     if (leaf.kind !== 'word' || leaf.called || role === 'word') return leaf;

@@ -24,7 +24,7 @@ function infer(formula: string) {
   });
   return {
     unit,
-    findings: findings.map(({ message, mend }) => (mend ? `${english(message)} → ${mend.replacement}` : message)),
+    findings: findings.map(({ message, fix }) => (fix ? `${english(message)} → ${fix.replacement}` : message)),
   };
 }
 

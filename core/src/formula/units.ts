@@ -9,7 +9,7 @@ import { messageFor, type Text, type Message } from '../message.ts';
 export interface UnitFinding {
   readonly message: Message;
   readonly place: Place;
-  readonly mend?: { readonly words: Text; readonly replacement: string };
+  readonly fix?: { readonly words: Text; readonly replacement: string };
 }
 
 /** What units a formula's names have, and how findings write parts of it. */
@@ -100,7 +100,7 @@ class Inference {
       this.findings.push({
         message: messageFor('formula.addedToMoney', { isSum: expression.operator === '+', words: words(right) }),
         place: expression.place,
-        mend: {
+        fix: {
           words: messageFor('formula.unitOf', { unit: words(right), part: this.write(expression.left) }),
           replacement: `${base} * (1 ${expression.operator} ${this.write(expression.right, true)})`,
         },
@@ -140,7 +140,7 @@ class Inference {
         this.findings.push({
           message: messageFor('formula.yearlyRateOnMonth', { rate }),
           place: side.place,
-          mend: { words: messageFor('formula.monthlyTwelfth', { rate }), replacement: `monthly(${rate})` },
+          fix: { words: messageFor('formula.monthlyTwelfth', { rate }), replacement: `monthly(${rate})` },
         });
       }
     }
@@ -177,9 +177,9 @@ class Inference {
         return this.agree(expression, args.filter(chosen), units.filter(chosen));
       },
       comparable: () => this.same(expression, units[0]!, units[1]!, 'compares'),
-      doubt: (argument, message, mend) => {
+      doubt: (argument, message, fix) => {
         const { place } = argument === null ? expression : args[argument]!;
-        this.findings.push({ message, place, ...(mend ? { mend } : {}) });
+        this.findings.push({ message, place, ...(fix ? { fix } : {}) });
       },
       yearlyWherePeriodic: (argument, conversion) => this.yearlyWherePeriodic(args[argument]!, conversion),
       write: (argument, asFactor) => this.write(args[argument]!, asFactor),
@@ -203,7 +203,7 @@ class Inference {
     this.findings.push({
       message: messageFor('formula.monthlyRateExpected', { text }),
       place: rate.place,
-      mend: {
+      fix: {
         words:
           conversion === 'effective'
             ? messageFor('formula.twelfthRoot', { replacement })
@@ -230,11 +230,11 @@ class Inference {
   private same(expression: Expression, left: Inferred, right: Inferred, verb: 'adds' | 'compares' | 'subtracts'): void {
     if (left === 'any' || right === 'any' || alike(left, right)) return;
     const [first, second] = verb === 'subtracts' ? [right, left] : [left, right];
-    const mend = expression.kind === 'binary' ? this.inMonths(expression, left, right) : undefined;
+    const fix = expression.kind === 'binary' ? this.inMonths(expression, left, right) : undefined;
     this.findings.push({
       message: messageFor('formula.unitsDoNotFit', { verb, unit: words(first), other: words(second) }),
-      place: mend?.place ?? expression.place,
-      ...(mend ? { mend: mend.mend } : {}),
+      place: fix?.place ?? expression.place,
+      ...(fix ? { fix: fix.fix } : {}),
     });
   }
 
@@ -243,7 +243,7 @@ class Inference {
     { left, right }: Binary,
     leftUnit: Inferred,
     rightUnit: Inferred,
-  ): Required<Pick<UnitFinding, 'place' | 'mend'>> | undefined {
+  ): Required<Pick<UnitFinding, 'place' | 'fix'>> | undefined {
     const years =
       leftUnit === 'years' && rightUnit === 'months'
         ? left
@@ -252,7 +252,7 @@ class Inference {
           : null;
     if (!years) return undefined;
     const replacement = `${this.write(years, true)} * 12`;
-    return { place: years.place, mend: { words: replacement, replacement } };
+    return { place: years.place, fix: { words: replacement, replacement } };
   }
 
   private write(expression: Expression, asFactor = false): string {

@@ -76,19 +76,19 @@ function collect(expression: Expression, lag: number, lags: Map<string, number>)
 
 /** How many months back a function looks at an argument, at the least. */
 function lagOf(evaluation: Evaluation, call: Call, argument: number): number {
-  switch (evaluation.way) {
-    case 'elsewhere': {
+  switch (evaluation.kind) {
+    case 'shift': {
       if (argument > 0) return 0;
       const months = wholeNumber(call.args[1]);
       if (evaluation.direction === 0 || months === undefined) return ANYWHERE;
       return -evaluation.direction * months;
     }
-    case 'lookingBack':
+    case 'trailingWindow':
       return argument === 0 ? evaluation.leastLag : 0;
-    case 'stretch':
+    case 'periodSummary':
       return argument === 0 ? ANYWHERE : 0;
-    case 'wholePlan':
-    case 'among':
+    case 'wholeSeries':
+    case 'crossSection':
       return ANYWHERE;
     default:
       return 0;

@@ -14,7 +14,7 @@ import { NO_ACTUALS, actualsFrom } from './actuals.ts';
 import { Balances, daySumsAfter } from './balances.ts';
 import { forecastOf, usualAccounts } from './forecast.ts';
 import { carryOverInto, spendingIn } from './spending.ts';
-import { settledBy } from './standing.ts';
+import { confirmedDays } from './recurring.ts';
 import { sumsAfter } from './optimisticEntries.ts';
 import { runs } from '../testing/setup.ts';
 
@@ -80,7 +80,7 @@ describe('the balance of an account', () => {
 function forecast(document: Document, entries: readonly EntryGiven[], today: string, until: string, from?: string) {
   const changes = changesOf(entries);
   const sums = sumsAfter([], changes);
-  const settled = settledBy(changes.map(({ after }) => after!));
+  const settled = confirmedDays(changes.map(({ after }) => after!));
   const model = new Model(document);
   const balances = new Balances(document, daySumsAfter([], changes));
   const given = { model, actuals: actualsFrom(sums), settled, sums, balances, today, until };
@@ -218,7 +218,7 @@ describe('a line that carries over, with a payment overdue', () => {
     const [bank] = forecastOf({
       model: new Model(rent),
       actuals: actualsFrom(sums),
-      settled: settledBy(paid),
+      settled: confirmedDays(paid),
       balances: new Balances(rent, daySumsAfter([], entries)),
       sums,
       today: '2026-03-10',

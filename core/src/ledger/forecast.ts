@@ -9,7 +9,7 @@ import { actualFigure, type Actuals } from './actuals.ts';
 import { effectsOf, type Balances } from './balances.ts';
 import { directionOf, minorUnitsIn } from './entries.ts';
 import { budgetIn, carryOverInto, monthsCarriedInto, type LedgerSummary } from './spending.ts';
-import { OVERDUE_DAYS, expectedIn } from './standing.ts';
+import { OVERDUE_DAYS, expectedIn } from './recurring.ts';
 import type { EntrySum } from './actuals.ts';
 
 /** The balance of an account at the end of a day, in minor units. */

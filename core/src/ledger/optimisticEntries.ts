@@ -3,7 +3,7 @@ import type { EntryChange } from '../plan/document/document.ts';
 import { isTransfer, monthOfDate, type LedgerEntry } from '../plan/schema/entries.ts';
 import { isAsked, compareEntries, type EntryQuery } from './query.ts';
 import type { EntrySum } from './actuals.ts';
-import { dueKey, type Settled } from './standing.ts';
+import { dueKey, type ConfirmedDays } from './recurring.ts';
 
 /** Entries that were asked for, laid over with changes the answer does not know of yet. */
 
@@ -34,7 +34,7 @@ export function sumsAfter(sums: readonly EntrySum[], changes: readonly EntryChan
 }
 
 /** The days of recurring entries that have happened, after some changes of entries. */
-export function settledAfter(settled: readonly string[], changes: readonly EntryChange[]): Settled {
+export function confirmedDaysAfter(settled: readonly string[], changes: readonly EntryChange[]): ConfirmedDays {
   const keys = new Set(settled);
   for (const { before, after } of changes) {
     if (before && before.standing !== '') keys.delete(dueKey(before.standing, before.due));

@@ -1,5 +1,5 @@
 import type { Text } from '../message.ts';
-import type { Stretch } from '../calendar/calendar.ts';
+import type { MonthRange } from '../calendar/calendar.ts';
 import { beginningOf, yearOf, type Month } from '../calendar/month.ts';
 import { firstDay, lastDay } from '../calendar/day.ts';
 import { HALF_A_CENT } from '../figure/compare.ts';
@@ -10,7 +10,7 @@ import type { LineRow, Side } from '../plan/schema/tables.ts';
 import { NET, TOTALS, TOTAL_EXPENSES, TOTAL_INCOME, totalOfSide } from '../plan/schema/totals.ts';
 import { actualFigure, type Actuals } from './actuals.ts';
 import { directionOf, minorUnitsIn } from './entries.ts';
-import { expectedIn, type BudgetOf, type Settled } from './standing.ts';
+import { expectedIn, type BudgetOf, type ConfirmedDays } from './recurring.ts';
 
 /** How an actual figure stands to its budget, within half a cent. */
 export type BudgetStatus = 'under' | 'on' | 'over';
@@ -43,7 +43,7 @@ export interface SpendingRow extends Spent {
 /** What the ledger says: what happened, and which days of recurring entries that settled. */
 export interface LedgerSummary {
   readonly actuals: Actuals;
-  readonly settled: Settled;
+  readonly settled: ConfirmedDays;
 }
 
 /** What the budget of a line comes to in a month. */
@@ -56,11 +56,11 @@ export function budgetIn(model: PlanModel): BudgetOf {
 }
 
 /** A plan's budget against what really happened, over a stretch of its months: groups, their lines, and the totals. */
-export function spendingIn(model: PlanModel, { actuals, settled }: LedgerSummary, stretch: Stretch): SpendingRow[] {
+export function spendingIn(model: PlanModel, { actuals, settled }: LedgerSummary, range: MonthRange): SpendingRow[] {
   const { document } = model;
   const { months } = model.calendar;
   const expected = new Map<string, number>();
-  const days = [firstDay(months[stretch.from]!), lastDay(months[stretch.to - 1]!)] as const;
+  const days = [firstDay(months[range.from]!), lastDay(months[range.to - 1]!)] as const;
   for (const { line, amount } of expectedIn(document, budgetIn(model), settled, ...days))
     expected.set(line, (expected.get(line) ?? 0) + (amount * directionOf(document, line)) / minorUnitsIn(document));
   const rows: SpendingRow[] = [];
@@ -69,7 +69,10 @@ export function spendingIn(model: PlanModel, { actuals, settled }: LedgerSummary
     if (group.side === 'memo') continue;
     const groupLines = lines
       .filter(({ unit }) => unit === 'money')
-      .map((line) => ({ line, spent: spentOn(model, actuals, line, group.side, stretch, expected.get(line.id) ?? 0) }));
+      .map((line) => ({
+        line,
+        spent: lineSpending(model, actuals, line, group.side, range, expected.get(line.id) ?? 0),
+      }));
     if (groupLines.length === 0) continue;
     const total = added(groupLines.map(({ spent }) => spent), group.side); // prettier-ignore
     bySide.set(group.side, [...(bySide.get(group.side) ?? []), total]);
@@ -90,7 +93,7 @@ export function spendingIn(model: PlanModel, { actuals, settled }: LedgerSummary
 }
 
 /** What a line really came to over some months, and with how many entries; `null` where nothing is known of any. */
-function actualOver(model: PlanModel, actuals: Actuals, line: string, { from, to }: Stretch) {
+function actualOver(model: PlanModel, actuals: Actuals, line: string, { from, to }: MonthRange) {
   let actual: number | null = null;
   let entries = 0;
   for (const month of model.calendar.months.slice(from, to)) {
@@ -129,25 +132,25 @@ export function carryOverInto(model: PlanModel, actuals: Actuals, line: LineRow,
   return carried;
 }
 
-function spentOn(
+function lineSpending(
   model: PlanModel,
   actuals: Actuals,
   line: LineRow,
   side: Side,
-  stretch: Stretch,
+  range: MonthRange,
   expected: number,
 ): Spent {
-  const planned = rolledUpValue(model.seriesOf(line.id)!.values, stretch, 'total');
-  const { actual, entries } = actualOver(model, actuals, line.id, stretch);
-  const carryOver = carryOverInto(model, actuals, line, stretch.from);
-  return judged(planned === planned ? planned : 0, carryOver, actual, expected, entries, side === 'expense');
+  const planned = rolledUpValue(model.seriesOf(line.id)!.values, range, 'total');
+  const { actual, entries } = actualOver(model, actuals, line.id, range);
+  const carryOver = carryOverInto(model, actuals, line, range.from);
+  return withVariance(planned === planned ? planned : 0, carryOver, actual, expected, entries, side === 'expense');
 }
 
 /** Lines or groups of a side taken together. Where something is known of some, the others count as nothing. */
 function added(parts: readonly Spent[], side: Side): Spent {
   const sum = (select: (part: Spent) => number) => parts.reduce((total, part) => total + select(part), 0);
   const isKnown = parts.some(({ actual }) => actual !== null);
-  return judged(
+  return withVariance(
     sum((part) => part.budget),
     sum((part) => part.carryOver),
     isKnown ? sum((part) => part.actual ?? 0) : null,
@@ -159,7 +162,7 @@ function added(parts: readonly Spent[], side: Side): Spent {
 
 function difference(income: Spent, expenses: Spent): Spent {
   const isKnown = income.actual !== null || expenses.actual !== null;
-  return judged(
+  return withVariance(
     income.budget - expenses.budget,
     // What was left unspent earlier is no part of what this month comes to.
     0,
@@ -170,7 +173,7 @@ function difference(income: Spent, expenses: Spent): Spent {
   );
 }
 
-function judged(
+function withVariance(
   budget: number,
   carryOver: number,
   actual: number | null,

@@ -10,7 +10,7 @@ import { entryOf, type EntryGiven, type LedgerEntry } from '../plan/schema/entri
 import { sketch } from '../testing/plans.ts';
 import { Assigner, earlierFrom, matcherOf } from './assigning.ts';
 import { entryRefusal } from './entries.ts';
-import type { Expected } from './standing.ts';
+import type { Expected } from './recurring.ts';
 import { countsOf, editFor, previewStatement, type StatementLine } from './statement.ts';
 import { runs } from '../testing/setup.ts';
 

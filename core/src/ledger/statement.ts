@@ -7,7 +7,7 @@ import { Assigner, type Assignment, type EarlierEntry } from './assigning.ts';
 import { effectOn } from './balances.ts';
 import { sideOfLine } from './entries.ts';
 import { plainText } from './query.ts';
-import type { Expected } from './standing.ts';
+import type { Expected } from './recurring.ts';
 
 /** A line of a bank's statement, its amount in minor units as its account has it. */
 export interface StatementLine {

@@ -175,7 +175,7 @@ describe('a list', () => {
     expect(english(explainItem(new Model(changed), 'total', 2).words)).toBe('Typed for this item only, as an exception: €100.00. The rule would give €121.50.'); // prettier-ignore
     const [finding] = findingsOf(new Model(changed)).filter(({ kind }) => kind === 'typedOverRule');
     expect(english(finding!.message)).toBe('Lamps is an exception to the rule of Kitchen.Total price.');
-    expect(figures(after(changed, finding!.mend!.command), 'total')[2]).toBe(121.5);
+    expect(figures(after(changed, finding!.fix!.command), 'total')[2]).toBe(121.5);
     const own = after(kitchen, { kind: 'listCells.set', cells: [{ item: 'i2', column: 'total', value: null, formula: 'Extended' }] }); // prettier-ignore
     expect(figures(own, 'total')[2]).toBe(135);
   });
@@ -206,7 +206,7 @@ describe('a list', () => {
     const own = after(kitchen, { kind: 'listCells.set', cells: [{ item: 'i2', column: 'total', value: null, formula: 'Extended * 90%' }, { item: 'i1', column: 'total', value: null, formula: 'Extended * 10%' }] }); // prettier-ignore
     const findings = findingsOf(new Model(own)).filter(({ kind }) => kind === 'typedNumber');
     expect(findings.map(({ message }) => message)).toEqual(['The rule of Kitchen.Total price contains the number 10.0 %, which is the value of Discount.']); // prettier-ignore
-    const mended = after(own, findings[0]!.mend!.command);
+    const mended = after(own, findings[0]!.fix!.command);
     expect(toShownInList(mended.listCells.get('i1:total')!.formula!, mended, 'kitchen')).toBe('Extended * Discount');
     const units = after(kitchen, { kind: 'listCells.set', cells: [{ item: 'i1', column: 'total', value: null, formula: 'Extended + Discount' }] }); // prettier-ignore
     expect(findingsOf(new Model(units)).map(({ kind }) => kind)).toContain('units');

@@ -119,9 +119,9 @@ describe('whatever commands are taken', () => {
     fc.assert(
       fc.property(MANY, (list) => {
         const document = carryOut(list, () => {});
-        for (const { mend } of findingsOf(new Model(document))) {
-          if (!mend) continue;
-          const decision = decide(document, mend.command);
+        for (const { fix } of findingsOf(new Model(document))) {
+          if (!fix) continue;
+          const decision = decide(document, fix.command);
           if (!decision.ok) expect(['locked', 'used']).toContain(decision.refusal.code);
         }
       }),

@@ -20,16 +20,16 @@ import {
   ACCOUNT_KINDS,
   AT_NEW_RATE,
   EXTRAS_LOWER,
-  EXTRA_RHYTHMS,
+  RECURRING_ONLY_FREQUENCIES,
   HIGHLIGHT_CONDITIONS,
   LOAN_UNKNOWNS,
   NEGATIVES,
-  RHYTHMS,
+  FREQUENCIES,
   ROLL_UPS,
   SAVINGS_MOVES,
   SAVINGS_UNKNOWNS,
   SIDES,
-  STANDING_RHYTHMS,
+  RECURRING_FREQUENCIES,
   TEXT_CONDITIONS,
   TONES,
   WITHDRAWALS,
@@ -177,7 +177,7 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
       };
     case 'group.add': {
       const chosenSide = side();
-      const rhythm = chosenSide === 'expense' ? picks.of(RHYTHMS) : null;
+      const rhythm = chosenSide === 'expense' ? picks.of(FREQUENCIES) : null;
       return { kind, id: newId(), name: name(), side: chosenSide, rhythm, before: before('groups') };
     }
     case 'group.set':
@@ -324,7 +324,7 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
       const until = picks.maybe(month);
       const settings = picks.maybe(() => ({
         loan: loan!,
-        every: picks.of(EXTRA_RHYTHMS),
+        every: picks.of(RECURRING_ONLY_FREQUENCIES),
         from: month(),
         until,
         amount: input(),
@@ -453,14 +453,14 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
       return kind === 'account.move' ? { kind, account, before: before('accounts') } : { kind, account };
     }
     case 'standing.set': {
-      const settings = { what: text(), line: line ?? null, account: idIn('accounts') ?? null, toAccount: picks.below(5) === 0 ? (idIn('accounts') ?? null) : null, amount: amount(), rhythm: picks.of(STANDING_RHYTHMS), every: 1 + picks.below(4), from: day(), lastDay: picks.below(2) === 0, until: picks.below(4) === 0 ? day() : null }; // prettier-ignore
+      const settings = { what: text(), line: line ?? null, account: idIn('accounts') ?? null, toAccount: picks.below(5) === 0 ? (idIn('accounts') ?? null) : null, amount: amount(), rhythm: picks.of(RECURRING_FREQUENCIES), every: 1 + picks.below(4), from: day(), lastDay: picks.below(2) === 0, until: picks.below(4) === 0 ? day() : null }; // prettier-ignore
       return { kind, standing: existingOr('standingEntries'), settings };
     }
     case 'standing.changeFrom': {
       const standing = idIn('standingEntries');
       if (!standing) return null;
       const from = day();
-      return { kind, standing, as: newId(), from, ...(picks.below(3) === 0 ? { first: picks.below(2) === 0 ? from : day() } : {}), settings: { amount: figure(), ...(picks.below(3) === 0 ? { rhythm: picks.of(STANDING_RHYTHMS) } : {}) } }; // prettier-ignore
+      return { kind, standing, as: newId(), from, ...(picks.below(3) === 0 ? { first: picks.below(2) === 0 ? from : day() } : {}), settings: { amount: figure(), ...(picks.below(3) === 0 ? { rhythm: picks.of(RECURRING_FREQUENCIES) } : {}) } }; // prettier-ignore
     }
     case 'standing.skip': {
       const row = picks.of([...document.standingEntries.values()]);
@@ -497,7 +497,7 @@ export function commandFor(document: Document, { kind, numbers }: Draw, nth: num
 
 /** Values for the fields of a command that is drawn in no way of its own. */
 function valuesFor(fields: Fields, document: Document, picks: Picks): Record<string, unknown> {
-  const drawn = Object.entries(fields).filter(([, { mayBeLeftOut }]) => !mayBeLeftOut || picks.below(2) > 0);
+  const drawn = Object.entries(fields).filter(([, { isOptional }]) => !isOptional || picks.below(2) > 0);
   return Object.fromEntries(drawn.map(([name, field]) => [name, valueFor(field, document, picks)]));
 }
 

@@ -12,10 +12,10 @@ import { AUDIT_KINDS } from './finding.ts';
 function expectSound({ document, findings, cells }: AuditedWorkbook): void {
   expect(parsePlan(toPlanFile(document)).lines.size).toBe(document.lines.size);
   expect(cells.equal + cells.differences.length).toBe(cells.compared);
-  for (const { cell, message, mend, kind, money } of findings) {
+  for (const { cell, message, fix, kind, money } of findings) {
     expect(AUDIT_KINDS).toContain(kind);
     expect(cell).toMatch(/^[A-Z]{1,3}\d+$/);
-    expect([message, mend].every((words) => /^\S.*\.$/s.test(english(words)))).toBe(true);
+    expect([message, fix].every((words) => /^\S.*\.$/s.test(english(words)))).toBe(true);
     expect(money === null || Number.isFinite(money)).toBe(true);
   }
   for (const { cell, reason } of cells.differences) {
@@ -82,10 +82,10 @@ describe('whatever stands in a workbook', () => {
   it('makes a plan that can be written and read, with sound findings, or a sentence', () => {
     const grid = fc.array(fc.array(scrap, { maxLength: 15 }), { maxLength: 18 });
     fc.assert(
-      fc.property(grid, fc.boolean(), fc.boolean(), (rows, hasMonths, mend) => {
+      fc.property(grid, fc.boolean(), fc.boolean(), (rows, hasMonths, fix) => {
         const sheet = hasMonths ? [['', ...MONTHS], ...rows.map((row, index) => [`Row ${index}`, ...row])] : rows;
         try {
-          expectSound(auditRead(workbookOf(sheet), 'Any', mend));
+          expectSound(auditRead(workbookOf(sheet), 'Any', fix));
         } catch (error) {
           if (!(error instanceof WorkbookError)) throw error;
           expect(saidBy(error)).toMatch(/^\S.*\.$/s);
@@ -97,8 +97,8 @@ describe('whatever stands in a workbook', () => {
 
   it('may hold totals that add each other up, and figures beyond what a plan holds', () => {
     const rows = [['', ...MONTHS], monthRow('Pay', (_, month) => (month === 4 ? 4e13 : 100)), monthRow('Total one', (column) => `=SUM(${column}2:${column}4)`), monthRow('Total two', (column) => `=SUM(${column}2:${column}3)`)]; // prettier-ignore
-    for (const mend of [false, true]) {
-      const audited = auditRead(workbookOf(rows), 'Any', mend);
+    for (const fix of [false, true]) {
+      const audited = auditRead(workbookOf(rows), 'Any', fix);
       expectSound(audited);
       expect(audited.findings).toContainEqual(expect.objectContaining({ kind: 'errorValue', cell: 'F2', message: 'Pay, 05/2026: it shows a figure above ten trillion.' })); // prettier-ignore
     }

@@ -417,9 +417,9 @@ describe('the sample with ten planted faults', () => {
       'emptyDivisor B29',
       'hiddenInTotal B23',
     ]);
-    for (const { message, mend, kind } of findings) {
+    for (const { message, fix, kind } of findings) {
       expect(english(message)).toMatch(/\S.*\.$/);
-      expect(english(mend)).toMatch(/\.$/);
+      expect(english(fix)).toMatch(/\.$/);
       expect(AUDIT_KINDS).toContain(kind);
     }
   });

@@ -1,5 +1,5 @@
 import { toMonth, type Day, type FigureStyle } from '@haushalt/core';
-import { pdfOf, setPages } from '../handOver.ts';
+import { pdfOf, setPages } from '../exportPlan.ts';
 import { dayInWords, monthInWords, say, t } from '../language.ts';
 import { words, type Sheet, type SheetCell, type SheetColumn, type SheetRow } from '../sheets/sheet.ts';
 import type { AuditedWorkbook } from './auditWorkbook.ts';
@@ -33,7 +33,7 @@ export function auditSheets({ findings, cells, reading, remarks }: AuditedWorkbo
     headings: 1,
     rows: [
       heading(t('formats.cell'), t('formats.audit.problem'), t('formats.audit.difference'), t('formats.audit.fix')),
-      ...findings.map(({ cell, message, money: off, mend }) => line(words(cell), words(say(message)), money(off), words(say(mend)))),
+      ...findings.map(({ cell, message, money: off, fix }) => line(words(cell), words(say(message)), money(off), words(say(fix)))),
       { role: 'blank', cells: [] },
       sentence(t('formats.audit.cellsEqual', { equal: cells.equal, compared: cells.compared })),
       ...remarks.map((remark) => sentence(say(remark))),

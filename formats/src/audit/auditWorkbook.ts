@@ -82,17 +82,17 @@ const MOST_COLUMNS = 12;
 export async function auditWorkbook(
   file: Uint8Array,
   title: string,
-  mend: boolean,
+  fix: boolean,
   corrections: ReadingCorrections = {},
 ): Promise<AuditedWorkbook> {
-  return auditRead(await readWorkbook(file), title, mend, corrections);
+  return auditRead(await readWorkbook(file), title, fix, corrections);
 }
 
 /** The same of a workbook that has been read. */
 export function auditRead(
   read: RawWorkbook,
   title: string,
-  mend: boolean,
+  fix: boolean,
   corrections: ReadingCorrections = {},
 ): AuditedWorkbook {
   const workbook = { ...read, sheets: read.sheets.map(withinLimits) };
@@ -139,7 +139,7 @@ export function auditRead(
     block,
     assumptions,
     reviewed,
-    isMended: mend,
+    isFixed: fix,
     said: corrections,
     tables: tables.filter(({ kind }) => kind !== 'other'),
   });

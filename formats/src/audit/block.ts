@@ -3,7 +3,7 @@ import { now } from '@haushalt/core';
 import { rawCell, rowsWithin, type RawCell, type RawFormula, type RawSheet } from '../read/rawWorkbook.ts';
 import { allPartsOf } from '../formulaTree.ts';
 import { monthNamed, monthOfSerial, type NamedMonth } from './monthNames.ts';
-import { saidOfRow, type ReadingCorrections, type RowKind } from './corrections.ts';
+import { correctionOfRow, type ReadingCorrections, type RowKind } from './corrections.ts';
 import type { FoundTable } from './tables.ts';
 
 export interface BlockRow {
@@ -213,7 +213,7 @@ function rowsOf(
     );
     const isTexts = cells.some((cell) => typeof cell?.value === 'string');
     if (label === '' && !isFilled) continue;
-    const known = saidOfRow(corrections, row).kind;
+    const known = correctionOfRow(corrections, row).kind;
     if (known !== undefined && label !== '') {
       const adds = known === 'total' ? addsOf(sheet, columns, row, found) : [];
       found.push({ row, label, kind: known, adds });

@@ -21,7 +21,7 @@ export function reviewCircles(review: Review): void {
           message: messageFor('formats.audit.circular', {
             circle: [...circle, circle[0]!].map((place) => addressIn(place.row, place.column)).join(' → '),
           }),
-          mend: messageFor('formats.audit.fix.circular'),
+          fix: messageFor('formats.audit.fix.circular'),
           money: null,
         });
 }

@@ -23,7 +23,7 @@ export interface ComparedCells {
 
 /** What the plan made of a block has. */
 interface PlanFigures {
-  readonly isMended: boolean;
+  readonly isFixed: boolean;
   /** The rows of the lines a total stands for. */
   readonly membersOf: (row: number) => readonly number[];
   /** The plan's figure of a line in the month at a place among the columns; NaN where there is none. */
@@ -104,7 +104,7 @@ export function compareCells(block: Block, { findings, rules }: ReviewedBlock, p
     const finding = findings.find((each) => each.cell === cell) ?? findings.find((each) => inRow(each.cell));
     return (
       finding?.message ??
-      (plan.isMended ? messageFor('formats.audit.followsFixed') : messageFor('formats.audit.followsAnother'))
+      (plan.isFixed ? messageFor('formats.audit.followsFixed') : messageFor('formats.audit.followsAnother'))
     );
   }
 }

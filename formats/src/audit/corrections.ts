@@ -8,7 +8,7 @@ export const ROW_KINDS = ['heading', 'line', 'total', 'net', 'cumulative', 'othe
 export type RowKind = (typeof ROW_KINDS)[number];
 
 /** What somebody says a row is, where it was taken for something else; for a heading the side is that of all below it. */
-export interface RowSaid {
+export interface RowCorrection {
   readonly kind?: RowKind;
   readonly side?: Side;
 }
@@ -20,15 +20,15 @@ export interface ReadingCorrections {
   /** The row of its months, from 1. */
   readonly heading?: number;
   /** What rows are, by their number from 1. */
-  readonly rows?: Readonly<Record<string, RowSaid>>;
+  readonly rows?: Readonly<Record<string, RowCorrection>>;
   /** What tables are, by their sheet and the row of their headings, such as `Kitchen!3`. */
   readonly tables?: Readonly<Record<string, TableKind>>;
 }
 
-export const saidOfRow = ({ rows }: ReadingCorrections, row: number): RowSaid => rows?.[row + 1] ?? {};
+export const correctionOfRow = ({ rows }: ReadingCorrections, row: number): RowCorrection => rows?.[row + 1] ?? {};
 
 /** What is said of a workbook, as JSON has it. Throws `WorkbookError` with the part that cannot be meant. */
-export function readingSaid(json: unknown): ReadingCorrections {
+export function readingCorrections(json: unknown): ReadingCorrections {
   const { sheet, heading, rows = {}, tables = {}, ...others } = record(json, '');
   const [unknown] = Object.keys(others);
   if (unknown !== undefined) throw refusedAt(unknown);

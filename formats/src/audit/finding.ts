@@ -23,7 +23,7 @@ export interface AuditFinding {
   /** The cell, such as `F12`. */
   readonly cell: string;
   readonly message: Message;
-  readonly mend: Message;
+  readonly fix: Message;
   /** By how much the figure is off, in the workbook's money; `null` where that cannot be told. */
   readonly money: number | null;
 }

@@ -14,7 +14,7 @@ import { rawCell, WorkbookError, type RawFormula, type RawWorkbook } from '../re
 import { t } from '../language.ts';
 import { placeKey, type AssumptionCell } from './assumptionCells.ts';
 import { isBalance, linesAbove, type Block, type BlockRow } from './block.ts';
-import { saidOfRow, type ReadingCorrections } from './corrections.ts';
+import { correctionOfRow, type ReadingCorrections } from './corrections.ts';
 import { compareCells, type ComparedCells } from './compareCells.ts';
 import { compareTables, nameTables, tablesInFile, totalNamed, type NamedTable } from './planTables.ts';
 import type { ReviewedBlock } from './reviewBlock.ts';
@@ -52,7 +52,7 @@ interface Making {
   readonly assumptions: ReadonlyMap<string, AssumptionCell>;
   readonly reviewed: ReviewedBlock;
   /** Whether what departs from a row's formula by a fault follows the formula again. */
-  readonly isMended: boolean;
+  readonly isFixed: boolean;
   readonly said: ReadingCorrections;
   /** The tables beside the months that become a part of it. */
   readonly tables: readonly FoundTable[];
@@ -148,7 +148,8 @@ export class PlanMaker {
       const total = totals.find(({ adds, row: index }) => adds.includes(row.row) || index === this.totalBelow(row.row));
       const title = heading?.label ?? (total ? total.label.replace(/^\s*(sub)?total\s*(of\s*)?/i, '') : '');
       const isMemo = MEMO.test(heading?.label ?? '') || isBalance(row) || (net >= 0 && row.row > net && !total);
-      const said = saidOfRow(this.of.said, row.row).side ?? (heading && saidOfRow(this.of.said, heading.row).side);
+      const said =
+        correctionOfRow(this.of.said, row.row).side ?? (heading && correctionOfRow(this.of.said, heading.row).side);
       const side = said ?? (isMemo ? 'memo' : (heading && sideOfWords(heading.label)) ?? (total && (sideOfWords(total.label) ?? netSides.get(total.row))) ?? section ?? sideOfWords(row.label) ?? 'expense'); // prettier-ignore
       drafts.push({ row, group: `${title}|${side}`, title, side });
     }
@@ -163,7 +164,7 @@ export class PlanMaker {
   }
 
   private sideOfHeading({ row, label }: BlockRow): Side | null {
-    return saidOfRow(this.of.said, row).side ?? sideOfWords(label);
+    return correctionOfRow(this.of.said, row).side ?? sideOfWords(label);
   }
 
   /** The side a line was put on, or that a heading says; `null` for other rows. */
@@ -233,7 +234,7 @@ export class PlanMaker {
         if (index === begins) step({ formula });
         const fault = rule!.departs.get(index);
         const isOwn = cell === undefined || !cell.formula || fault !== undefined;
-        if (!isOwn || (this.of.isMended && fault !== undefined && fault !== 'oddFormula')) return;
+        if (!isOwn || (this.of.isFixed && fault !== undefined && fault !== 'oddFormula')) return;
         exceptions.push({ line: name, month, ...(value === null ? {} : { amount: value }) });
         this.rowsWritten.exceptions!.push(row.row);
       });
@@ -315,7 +316,7 @@ export class PlanMaker {
     const ids = new Map([...document.lines.values()].map(({ id, name }) => [name, id]));
     const tables = compareTables(this.tablesTaken, model);
     const cells = compareCells(this.of.block, this.of.reviewed, {
-      isMended: this.of.isMended,
+      isFixed: this.of.isFixed,
       membersOf: (row) => this.membersOf(row),
       lineIn: (row, index) => {
         const id = ids.get(this.lines.get(row)!.name);

@@ -11,7 +11,7 @@ export function reviewRates(review: Review, row: BlockRow, formula: RawFormula, 
   const typed = typedRateIn(formula);
   if (typed !== null) {
     const shared = [...review.assumptions.values()].find(({ value }) => Math.abs(value - typed) < 1e-9);
-    const mend = shared
+    const fix = shared
       ? messageFor('formats.audit.fix.referTo', { label: shared.label })
       : messageFor('formats.audit.fix.ownCell');
     review.say({
@@ -21,7 +21,7 @@ export function reviewRates(review: Review, row: BlockRow, formula: RawFormula, 
         row: row.label,
         rate: `${Number((typed * 100).toPrecision(10))} %`,
       }),
-      mend,
+      fix,
       money: null,
     });
   }
@@ -32,7 +32,7 @@ export function reviewRates(review: Review, row: BlockRow, formula: RawFormula, 
     kind: 'yearlyAsMonthly',
     ...place,
     message: messageFor('formats.audit.yearlyRate', { row: row.label, rate: yearly.label }),
-    mend: messageFor('formats.audit.fix.divideBy12'),
+    fix: messageFor('formats.audit.fix.divideBy12'),
     money: typeof value === 'number' ? (value * 11) / 12 : null,
   });
 }

@@ -23,7 +23,7 @@ interface Fault {
   readonly row: number;
   readonly column: number;
   readonly message: Message;
-  readonly mend: Message;
+  readonly fix: Message;
   readonly money: number | null;
 }
 
@@ -66,12 +66,12 @@ export class Review {
   }
 
   /** One cell has one fault: the first that is said of it; a circle outdoes what follows from it. */
-  say({ kind, row, column, message, mend, money }: Fault): void {
+  say({ kind, row, column, message, fix, money }: Fault): void {
     const cell = addressIn(row, column);
     const known = this.found.get(cell)?.kind;
     if (known !== undefined && (kind !== 'circular' || known === 'circular')) return;
     const rounded = money === null ? null : roundTo(money, 2);
-    this.found.set(cell, { kind, sheet: this.sheetName, cell, message, mend, money: rounded });
+    this.found.set(cell, { kind, sheet: this.sheetName, cell, message, fix, money: rounded });
   }
 
   /** A row in a month, in words. */

@@ -8,7 +8,7 @@ import type { AuditKind } from './finding.ts';
 import { reviewRates } from './rates.ts';
 import { moved, relativeForm } from './relative.ts';
 import { addressIn, type Review, type RowRule } from './review.ts';
-import { reviewSlides, slidTo } from './slides.ts';
+import { reviewShiftedReferences, slidTo } from './shiftedReferences.ts';
 
 /** Reviews a row: each of its months by itself, then against the formula most of them have, which becomes the row's rule. */
 export function reviewRow(review: Review, row: BlockRow): void {
@@ -28,7 +28,7 @@ export function reviewRow(review: Review, row: BlockRow): void {
   const formula = isRule ? { formula: alike[0]!.formula, column: columns[alike[0]!.at]! } : null;
   review.rules.set(row.row, { row, formula, departs });
   if (formula) {
-    reviewSlides(
+    reviewShiftedReferences(
       review,
       row,
       { row, formula, departs },
@@ -44,7 +44,7 @@ export function reviewRow(review: Review, row: BlockRow): void {
       where: review.where(row, columns[index]!),
       error: cell.error === TOO_LARGE ? messageFor('formats.audit.figureTooLarge') : cell.error,
     });
-    review.say({ kind: 'errorValue', row: row.row, column: columns[index]!, message, mend: cell.formula ? messageFor('formats.audit.fix.error') : messageFor('formats.audit.fix.typeRight'), money: null }); // prettier-ignore
+    review.say({ kind: 'errorValue', row: row.row, column: columns[index]!, message, fix: cell.formula ? messageFor('formats.audit.fix.error') : messageFor('formats.audit.fix.typeRight'), money: null }); // prettier-ignore
   });
 }
 
@@ -65,7 +65,7 @@ function reviewMonths(
     const depart = (kind: AuditKind, message: Message) => {
       departs.set(index, kind);
       const money = review.offBy(row.row, column, expected);
-      review.say({ kind, row: row.row, column, message, mend: messageFor('formats.audit.fix.useNeighbour'), money });
+      review.say({ kind, row: row.row, column, message, fix: messageFor('formats.audit.fix.useNeighbour'), money });
     };
     if (!cell.formula) {
       if (typeof cell.value === 'number')
@@ -94,7 +94,7 @@ function reviewCell(review: Review, row: BlockRow, cell: RawCell, index: number,
         row: row.row,
         column,
         message,
-        mend: messageFor('formats.audit.fix.fillDivisor'),
+        fix: messageFor('formats.audit.fix.fillDivisor'),
         money: null,
       });
     } else if (!takesOverError(review, cell.formula)) departs.set(index, 'errorValue');
@@ -110,7 +110,7 @@ function reviewCell(review: Review, row: BlockRow, cell: RawCell, index: number,
     row: row.row,
     column,
     message,
-    mend: messageFor('formats.audit.fix.typeAsFigure'),
+    fix: messageFor('formats.audit.fix.typeAsFigure'),
     money: -figure,
   });
 }

@@ -21,7 +21,7 @@ export function reviewTotal(review: Review, total: BlockRow): void {
       kind: 'totalMisses',
       ...place,
       message,
-      mend: messageFor('formats.audit.fix.widenSum'),
+      fix: messageFor('formats.audit.fix.widenSum'),
       money: -all(missing),
     });
   }
@@ -32,7 +32,7 @@ export function reviewTotal(review: Review, total: BlockRow): void {
       kind: 'countsTwice',
       ...place,
       message,
-      mend: messageFor('formats.audit.fix.countOnce'),
+      fix: messageFor('formats.audit.fix.countOnce'),
       money: all(twice),
     });
   }
@@ -46,7 +46,7 @@ export function reviewTotal(review: Review, total: BlockRow): void {
       kind: 'hiddenInTotal',
       ...place,
       message,
-      mend: messageFor('formats.audit.fix.showRow'),
+      fix: messageFor('formats.audit.fix.showRow'),
       money: all(hidden),
     });
   }
@@ -60,7 +60,7 @@ function reviewMonth(review: Review, total: BlockRow, usual: readonly number[], 
   if (added?.join() === total.adds.join()) return;
   const { columns, rows } = review.block;
   const rule = review.rules.get(total.row);
-  const place = { row: total.row, column, mend: messageFor('formats.audit.fix.useNeighbour') };
+  const place = { row: total.row, column, fix: messageFor('formats.audit.fix.useNeighbour') };
   const where = review.where(total, column);
   const labels = (of: readonly number[]) => of.map((each) => rows.find(({ row }) => row === each)!.label).join(', ');
   if (added) {
@@ -97,7 +97,7 @@ export function reviewRowTotal(review: Review, row: BlockRow): void {
     row: row.row,
     column,
     message: messageFor('formats.audit.monthsMissing', { row: row.label, months: missed.length }),
-    mend: messageFor('formats.audit.fix.widenSum'),
+    fix: messageFor('formats.audit.fix.widenSum'),
     money: -missed.reduce((sum, each) => sum + numberIn(review.cell(row.row, each)), 0),
   });
 }

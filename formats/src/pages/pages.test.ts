@@ -3,8 +3,8 @@ import { extractText, getDocumentProxy } from 'unpdf';
 import { describe, expect, it } from 'vitest';
 import { Model, actualsFrom, parsePlan, planOf, toMonth, type Day, type LedgerEntry } from '@haushalt/core';
 import { runs } from '../../../core/src/testing/setup.ts';
-import { USUAL_PRINT, pagesOf, type PrintRequest } from '../handOver.ts';
-import { NOTHING_HAPPENED } from '../sheets/happened.ts';
+import { USUAL_PRINT, pagesOf, type PrintRequest } from '../exportPlan.ts';
+import { EMPTY_LEDGER } from '../sheets/ledgerSummary.ts';
 import { PARTS, bookSheets, partsIn, type BookSource } from '../sheets/book.ts';
 import type { SheetPicture } from '../sheets/picture.ts';
 import { words, type Sheet, type SheetRow } from '../sheets/sheet.ts';
@@ -31,7 +31,7 @@ function budgetOf(lines: number): BookSource {
     months: 12,
     lines: { Income: { Pay: 2480 }, Costs: Object.fromEntries(Array.from({ length: lines }, (_, index) => [`Line number ${index + 1}`, 100 + index])) }, // prettier-ignore
   });
-  return { model: new Model(document), happened: NOTHING_HAPPENED, itemSums: new Map(), entries: () => [] };
+  return { model: new Model(document), ledgerSummary: EMPTY_LEDGER, itemSums: new Map(), entries: () => [] };
 }
 
 describe('exactly one page', () => {
@@ -260,7 +260,7 @@ describe('the whole plan as a booklet', () => {
   it.each(['across', 'upright'] as const)('prints nothing over anything, %s', async (orientation) => {
     const source = demoSource('household');
     const entries = Array.from({ length: 150 }, (_, index) => ({ date: '2026-03-14' as Day, what: `Something bought number ${index}`, line: 'groceries', account: 'bank', toAccount: '', amount: -123456, note: '', reference: '' })); // prettier-ignore
-    const there: BookSource = { ...source, happened: { ...source.happened, actuals: actualsFrom([{ line: 'groceries', account: 'bank', month: toMonth('2026-03'), amount: -1, count: 1, days: 14 }], TODAY) }, entries: () => entries as unknown as readonly LedgerEntry[] }; // prettier-ignore
+    const there: BookSource = { ...source, ledgerSummary: { ...source.ledgerSummary, actuals: actualsFrom([{ line: 'groceries', account: 'bank', month: toMonth('2026-03'), amount: -1, count: 1, days: 14 }], TODAY) }, entries: () => entries as unknown as readonly LedgerEntry[] }; // prettier-ignore
     const { pages } = await pagesOf(there, { ...PRINT, parts: all, pages: 'many', orientation }, TODAY);
     expect(pages.flatMap(textsOn)).toContain('Brought forward');
     for (const page of pages) {
@@ -335,7 +335,7 @@ describe('a PDF', () => {
     const document = sketch({ months: 2, lines: { Income: { 'Płaca, čaj, 工資, Мзда, Ξ': 1 } } });
     const source: BookSource = {
       model: new Model(document),
-      happened: NOTHING_HAPPENED,
+      ledgerSummary: EMPTY_LEDGER,
       itemSums: new Map(),
       entries: () => [],
     };
@@ -422,7 +422,7 @@ describe('A chart on paper', () => {
       charts: [{ id: 'c', name: 'Cost by size', list: 'Offers', along: 'size', form: 'along' }],
       chartSeries: [{ chart: 'Cost by size', of: 'cost', mark: 'line' }],
     }); // prettier-ignore
-    const source: BookSource = { model: new Model(document), happened: NOTHING_HAPPENED, itemSums: new Map(), entries: () => [] }; // prettier-ignore
+    const source: BookSource = { model: new Model(document), ledgerSummary: EMPTY_LEDGER, itemSums: new Map(), entries: () => [] }; // prettier-ignore
     const [sheet] = bookSheets(source, { parts: ['charts'], years: [], span: 'month', withNotes: false });
     expect(sheet).toMatchObject({ title: 'Cost by size', remark: 'Offers' });
     expect(sheet!.rows[0]!.picture).toMatchObject({ places: [3, 9], series: [{ label: 'Cost', values: [300, 700] }] });

@@ -18,10 +18,10 @@ const formatOf = ({ unit }: AssumptionRow): CellFormat => ({ unit, ...(isFractio
 
 /** All assumptions with their units, dated values and notes; those that change, month by month. */
 export function assumptionsSheet(
-  ground: PlanScope,
+  scope: PlanScope,
   withMonths = true,
 ): { readonly sheet: Sheet; readonly names: DefinedName[] } {
-  const { model } = ground;
+  const { model } = scope;
   const { document, calendar } = model;
   const plan = planOf(document);
   const assumptions = bySection(inOrder(document.assumptions.values()));
@@ -42,7 +42,7 @@ export function assumptionsSheet(
     };
     const { formula } = row;
     const typed =
-      formula === null ? cell : formulaCell(cell, () => ground.isSteady(row.id) ? ground.translator.whole(readStored(formula), 0) : at(figureKey(row.id, 0))); // prettier-ignore
+      formula === null ? cell : formulaCell(cell, () => scope.isSteady(row.id) ? scope.translator.whole(readStored(formula), 0) : at(figureKey(row.id, 0))); // prettier-ignore
     rows.push({ role: 'line', cells: [words(row.name), typed, words(say(UNIT_WORDS[row.unit])), words(row.note)] });
     for (const step of steps)
       rows.push({
@@ -55,7 +55,7 @@ export function assumptionsSheet(
         ],
       });
   }
-  const changing = withMonths ? assumptions.filter(({ id }) => !ground.isSteady(id)) : [];
+  const changing = withMonths ? assumptions.filter(({ id }) => !scope.isSteady(id)) : [];
   const monthly: SheetRow[] =
     changing.length === 0
       ? []
@@ -68,7 +68,7 @@ export function assumptionsSheet(
               ...calendar.months.map((month) => ({ value: `${month}-01`, format: { unit: 'date' as const } })),
             ],
           },
-          ...changing.map((row) => monthlyRow(ground, row)),
+          ...changing.map((row) => monthlyRow(scope, row)),
         ];
   const heading: SheetRow = {
     role: 'heading',
@@ -79,7 +79,7 @@ export function assumptionsSheet(
       words(t('formats.note')),
     ],
   };
-  const names = definedNames(ground, assumptions);
+  const names = definedNames(scope, assumptions);
   return {
     names,
     sheet: {
@@ -107,19 +107,19 @@ function bySection(assumptions: readonly AssumptionRow[]): AssumptionRow[] {
   return sections.flatMap((section) => assumptions.filter((row) => row.section === section));
 }
 
-function monthlyRow(ground: PlanScope, row: AssumptionRow): SheetRow {
-  const { calendar } = ground.model;
-  const series = ground.model.seriesOf(row.id)!;
+function monthlyRow(scope: PlanScope, row: AssumptionRow): SheetRow {
+  const { calendar } = scope.model;
+  const series = scope.model.seriesOf(row.id)!;
   const { formula } = row;
   const cells = calendar.months.map((_, place): SheetCell => {
     const value = series.valueAt(place);
     const cell = { value: value === value ? value : null, format: formatOf(row), key: figureKey(row.id, place) };
-    return formulaCell(cell, () => formula === null ? ground.sourceOf(row.id, place)!.value : ground.translator.whole(readStored(formula), place)); // prettier-ignore
+    return formulaCell(cell, () => formula === null ? scope.sourceOf(row.id, place)!.value : scope.translator.whole(readStored(formula), place)); // prettier-ignore
   });
   return { role: 'line', cells: [words(row.name), ...cells] };
 }
 
-function definedNames(ground: PlanScope, assumptions: readonly AssumptionRow[]): DefinedName[] {
+function definedNames(scope: PlanScope, assumptions: readonly AssumptionRow[]): DefinedName[] {
   const taken = new Set<string>();
   const free = (base: string): string => {
     let name = base;
@@ -129,13 +129,13 @@ function definedNames(ground: PlanScope, assumptions: readonly AssumptionRow[]):
   };
   const named = assumptions.map((row): DefinedName => {
     const key = assumptionKey(row.id);
-    const isOneCell = row.formula === null || ground.isSteady(row.id);
-    const keys = isOneCell ? [key] : ground.model.calendar.months.map((_, place) => figureKey(row.id, place));
+    const isOneCell = row.formula === null || scope.isSteady(row.id);
+    const keys = isOneCell ? [key] : scope.model.calendar.months.map((_, place) => figureKey(row.id, place));
     return { key, name: free(identifierOf(row.name)), keys };
   });
   // Of a value that changes each has a name that says from when.
   const dated = assumptions.flatMap((row) =>
-    ground.model.valueStepsOf(row.id).map((step): DefinedName => {
+    scope.model.valueStepsOf(row.id).map((step): DefinedName => {
       const key = stepKey(step.id);
       return { key, name: free(`${identifierOf(row.name)}_from_${step.from.replace('-', '_')}`), keys: [key] };
     }),

@@ -4,7 +4,7 @@ import {
   modelWithEntries,
   nameOfYear,
   planOf,
-  stretchOfYear,
+  rangeOfYear,
   yearsOf,
   type ChartRow,
   type Document,
@@ -57,7 +57,7 @@ export interface BookChoice {
 /** A plan with what happened. */
 export interface BookSource {
   readonly model: PlanModel;
-  readonly happened: LedgerSummary;
+  readonly ledgerSummary: LedgerSummary;
   /** What the entries for items of lists come to, by item and column of the ledger. */
   readonly itemSums: ReadonlyMap<string, number>;
   readonly entries: () => readonly LedgerEntry[];
@@ -87,27 +87,27 @@ export function partsIn(document: Document, hasEntries: boolean): Part[] {
 
 /** What is chosen, as sheets in the order of the plan's pages; the budget's years one by one, or as one table of months. */
 export function bookSheets(source: BookSource, choice: BookChoice, budget: 'byYear' | 'together' = 'byYear'): Sheet[] {
-  const { model, happened, itemSums, entries } = source;
+  const { model, ledgerSummary, itemSums, entries } = source;
   const { document, calendar } = model;
   const { name, currency } = planOf(document);
   const remark = `${name}, ${currency}`;
   const years = yearsOf(calendar).filter((year) => choice.years.length === 0 || choice.years.includes(year));
   const yearName = (year: number) => nameOfYear(document, year);
-  const ground = new PlanScope(model);
-  const calculators = liveCalculators(ground);
+  const scope = new PlanScope(model);
+  const calculators = liveCalculators(scope);
   const ofKind = (kind: string) => calculators.map((each) => each.paper()).filter(({ id }) => id.startsWith(kind));
-  const there = partsIn(document, happened.actuals.lines.size > 0);
+  const there = partsIn(document, ledgerSummary.actuals.lines.size > 0);
   const wants = (part: Part) => choice.parts.includes(part) && there.includes(part);
   const sheets: Sheet[] = [];
   if (wants('budget') && budget === 'together') sheets.push(budgetInOne(model, years, choice.span, remark));
   for (const year of years) {
-    const stretch = stretchOfYear(calendar, year);
-    if (wants('budget') && budget === 'byYear') sheets.push(budgetSheet(model, { id: `budget-${year}`, title: t('formats.budgetOf', { year: yearName(year) }), remark }, columnsOfYear(model, stretch, choice.span))); // prettier-ignore
-    if (wants('rules')) sheets.push(rulesSheet(model, { id: `rules-${year}`, title: t('formats.rulesOf', { year: yearName(year) }), remark }, stretch)); // prettier-ignore
+    const range = rangeOfYear(calendar, year);
+    if (wants('budget') && budget === 'byYear') sheets.push(budgetSheet(model, { id: `budget-${year}`, title: t('formats.budgetOf', { year: yearName(year) }), remark }, columnsOfYear(model, range, choice.span))); // prettier-ignore
+    if (wants('rules')) sheets.push(rulesSheet(model, { id: `rules-${year}`, title: t('formats.rulesOf', { year: yearName(year) }), remark }, range)); // prettier-ignore
   }
   if (wants('years'))
     sheets.push(budgetSheet(model, { id: 'years', title: t('formats.budgetByYear'), remark }, columnsOfYears(model)));
-  if (wants('assumptions')) sheets.push({ ...assumptionsSheet(ground, false).sheet, remark });
+  if (wants('assumptions')) sheets.push({ ...assumptionsSheet(scope, false).sheet, remark });
   if (wants('projection')) sheets.push(projectionSheet(model, years.at(-1) ?? yearsOf(calendar)[0]!));
   if (wants('loans')) sheets.push(...ofKind('loan:'));
   if (wants('savings')) sheets.push(...ofKind('savings:'));
@@ -120,7 +120,7 @@ export function bookSheets(source: BookSource, choice: BookChoice, budget: 'byYe
     }
   if (wants('spending'))
     for (const year of years)
-      sheets.push(spendingSheet(model, happened, stretchOfYear(calendar, year), { id: `spending-${year}`, title: t('formats.spendingOf', { year: yearName(year) }), remark })); // prettier-ignore
+      sheets.push(spendingSheet(model, ledgerSummary, rangeOfYear(calendar, year), { id: `spending-${year}`, title: t('formats.spendingOf', { year: yearName(year) }), remark })); // prettier-ignore
   if (wants('entries')) sheets.push(entriesSheet(document, inYears(source, years, entries()), { id: 'entries', title: t('formats.entries'), remark })); // prettier-ignore
   if (wants('charts')) for (const chart of inOrder(document.charts.values())) sheets.push(chartIn(source, chart));
   if (wants('scenarios')) sheets.push(scenariosSheet(model));
@@ -132,10 +132,10 @@ export function bookSheets(source: BookSource, choice: BookChoice, budget: 'byYe
 function budgetInOne(model: PlanModel, years: readonly number[], span: BookChoice['span'], remark: string): Sheet {
   const { calendar } = model;
   const columns = years
-    .flatMap((year) => columnsOfYear(model, stretchOfYear(calendar, year), span))
-    .filter((column) => column.kind === 'stretch' && !column.isTotal);
+    .flatMap((year) => columnsOfYear(model, rangeOfYear(calendar, year), span))
+    .filter((column) => column.kind === 'range' && !column.isTotal);
   const headings = columns.map(
-    ({ stretch: { from }, heading }): SheetCell =>
+    ({ range: { from }, heading }): SheetCell =>
     span === 'month' ? { value: `${calendar.months[from]!}-01`, format: { unit: 'date' } } : words(`${calendar.months[from]!.slice(0, 4)} ${heading}`), // prettier-ignore
   );
   return budgetSheet(model, { id: 'budget', title: t('formats.budget'), remark }, columns, (cell) => cell, [
@@ -144,9 +144,9 @@ function budgetInOne(model: PlanModel, years: readonly number[], span: BookChoic
 }
 
 /** A chart of the plan, or of one of its lists. */
-function chartIn({ model, happened, itemSums }: BookSource, chart: ChartRow): Sheet {
+function chartIn({ model, ledgerSummary, itemSums }: BookSource, chart: ChartRow): Sheet {
   const list = chart.list === null ? undefined : model.document.lists.get(chart.list);
-  if (!list) return chartSheet(model, chart, happened.actuals);
+  if (!list) return chartSheet(model, chart, ledgerSummary.actuals);
   return listChartSheet(modelWithEntries(model, list.id, itemSums), chart, list);
 }
 
@@ -154,7 +154,7 @@ function chartIn({ model, happened, itemSums }: BookSource, chart: ChartRow): Sh
 function inYears({ model }: BookSource, years: readonly number[], entries: readonly LedgerEntry[]): LedgerEntry[] {
   const { calendar } = model;
   const months = new Set(years.flatMap((year) => {
-    const { from, to } = stretchOfYear(calendar, year);
+    const { from, to } = rangeOfYear(calendar, year);
     return calendar.months.slice(from, to) as string[];
   })); // prettier-ignore
   const isAll = years.length === yearsOf(calendar).length;

@@ -15,14 +15,14 @@ import {
   planOf,
   problemSentence,
   shareIn,
-  stretches,
+  rangesOf,
   unitOf,
   yearIn,
   BLANK,
   type Month,
   type PlanModel,
   type Side,
-  type Stretch,
+  type MonthRange,
 } from '@haushalt/core';
 import { labelOf, monthInWords, t, say } from '../language.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetColumn, type SheetRow } from './sheet.ts';
@@ -76,28 +76,32 @@ export function budgetLines(model: PlanModel): BudgetLine[] {
 
 /** A column of the budget: a stretch of months, or what stands at the end of a row. */
 export type BudgetColumn =
-  | { readonly kind: 'stretch'; readonly stretch: Stretch; readonly heading: string; readonly isTotal: boolean }
-  | { readonly kind: 'average' | 'share'; readonly stretch: Stretch; readonly heading: string };
+  | { readonly kind: 'range'; readonly range: MonthRange; readonly heading: string; readonly isTotal: boolean }
+  | { readonly kind: 'average' | 'share'; readonly range: MonthRange; readonly heading: string };
 
 /** The columns of one year: its months or quarters, the year, the average, the share of income. */
-export function columnsOfYear(model: PlanModel, stretch: Stretch, span: 'month' | 'quarter' = 'month'): BudgetColumn[] {
+export function columnsOfYear(
+  model: PlanModel,
+  range: MonthRange,
+  span: 'month' | 'quarter' = 'month',
+): BudgetColumn[] {
   const { calendar, document } = model;
   const { locale } = planOf(document);
-  const parts = stretches(calendar, span).filter(({ from }) => from >= stretch.from && from < stretch.to);
-  const year = nameOfYear(document, yearIn(document, calendar.months[stretch.from]!));
-  const months = calendar.months.slice(stretch.from, stretch.to);
+  const parts = rangesOf(calendar, span).filter(({ from }) => from >= range.from && from < range.to);
+  const year = nameOfYear(document, yearIn(document, calendar.months[range.from]!));
+  const months = calendar.months.slice(range.from, range.to);
   return [
     ...parts.map((part, index): BudgetColumn => ({
-      kind: 'stretch',
-      stretch: part,
+      kind: 'range',
+      range: part,
       heading:
         span === 'month'
           ? monthHeading(calendar.months[part.from]!, months, locale)
           : t('formats.quarter', { number: index + 1 }),
       isTotal: false,
     })),
-    { kind: 'stretch', stretch, heading: year, isTotal: true },
-    ...endColumns(stretch),
+    { kind: 'range', range, heading: year, isTotal: true },
+    ...endColumns(range),
   ];
 }
 
@@ -107,18 +111,18 @@ export function monthHeading(month: Month, among: readonly Month[], locale: stri
   return monthInWords(month, locale, isOneYear ? 'name' : 'short');
 }
 
-const endColumns = (stretch: Stretch): BudgetColumn[] => [
-  { kind: 'average', stretch, heading: t('formats.average') },
-  { kind: 'share', stretch, heading: t('formats.share') },
+const endColumns = (range: MonthRange): BudgetColumn[] => [
+  { kind: 'average', range, heading: t('formats.average') },
+  { kind: 'share', range, heading: t('formats.share') },
 ];
 
 /** The columns of the whole plan: all months, each year closed by its total, then the plan's. */
 export function columnsOfPlan(model: PlanModel): BudgetColumn[] {
   const whole = { from: 0, to: model.calendar.count };
-  const years = stretches(model.calendar, 'year');
-  const ofYears = years.flatMap((year) => columnsOfYear(model, year).filter(({ kind }) => kind === 'stretch'));
+  const years = rangesOf(model.calendar, 'year');
+  const ofYears = years.flatMap((year) => columnsOfYear(model, year).filter(({ kind }) => kind === 'range'));
   if (years.length === 1) return columnsOfYear(model, whole);
-  const total: BudgetColumn = { kind: 'stretch', stretch: whole, heading: t('formats.thePlan'), isTotal: true };
+  const total: BudgetColumn = { kind: 'range', range: whole, heading: t('formats.thePlan'), isTotal: true };
   return [...ofYears, total, ...endColumns(whole)];
 }
 
@@ -127,13 +131,13 @@ export function columnsOfYears(model: PlanModel): BudgetColumn[] {
   const whole = { from: 0, to: model.calendar.count };
   const { document, calendar } = model;
   return [
-    ...stretches(calendar, 'year').map((stretch): BudgetColumn => ({
-      kind: 'stretch',
-      stretch,
-      heading: nameOfYear(document, yearIn(document, calendar.months[stretch.from]!)),
+    ...rangesOf(calendar, 'year').map((range): BudgetColumn => ({
+      kind: 'range',
+      range,
+      heading: nameOfYear(document, yearIn(document, calendar.months[range.from]!)),
       isTotal: false,
     })),
-    { kind: 'stretch', stretch: whole, heading: t('formats.thePlan'), isTotal: true },
+    { kind: 'range', range: whole, heading: t('formats.thePlan'), isTotal: true },
     ...endColumns(whole),
   ];
 }
@@ -172,26 +176,26 @@ export function budgetSheet(
 }
 
 const columnKind = (column: BudgetColumn): SheetColumn => ({
-  kind: column.kind === 'stretch' && !column.isTotal ? 'figure' : 'end',
+  kind: column.kind === 'range' && !column.isTotal ? 'figure' : 'end',
   addsUp: column.kind !== 'share',
 });
 
 function cellOf(model: PlanModel, id: string, column: BudgetColumn): SheetCell {
   const { document } = model;
-  const { stretch } = column;
+  const { range } = column;
   const unit = unitOf(document, id);
   if (column.kind === 'share') {
-    const share = hasShareOfIncome(document, id) ? shareIn(model, id, TOTAL_INCOME, stretch) : null;
+    const share = hasShareOfIncome(document, id) ? shareIn(model, id, TOTAL_INCOME, range) : null;
     return { value: share, format: { unit: 'share' } };
   }
-  const figure = column.kind === 'average' ? averageIn(model, id, stretch) : figureOver(model, id, stretch);
+  const figure = column.kind === 'average' ? averageIn(model, id, range) : figureOver(model, id, range);
   const cell: SheetCell = { value: figure === figure ? figure : null, format: { unit } };
   if (column.kind === 'average') return cell;
-  return { ...cell, ...whyNone(model, id, stretch, figure), ...marksOf(model, id, stretch) };
+  return { ...cell, ...whyNone(model, id, range, figure), ...marksOf(model, id, range) };
 }
 
 /** Why there is no figure, where there is a reason. */
-function whyNone(model: PlanModel, id: string, { from, to }: Stretch, figure: number): Pick<SheetCell, 'problem'> {
+function whyNone(model: PlanModel, id: string, { from, to }: MonthRange, figure: number): Pick<SheetCell, 'problem'> {
   if (figure === figure) return {};
   const series = model.seriesOf(id);
   for (let index = from; series && index < to; index++)
@@ -201,13 +205,12 @@ function whyNone(model: PlanModel, id: string, { from, to }: Stretch, figure: nu
 }
 
 /** The exception, note and highlight of a figure. */
-function marksOf(model: PlanModel, id: string, stretch: Stretch): Partial<SheetCell> {
+function marksOf(model: PlanModel, id: string, range: MonthRange): Partial<SheetCell> {
   const { document, calendar } = model;
-  const isMonth = stretch.to - stretch.from === 1;
-  const month = calendar.months[stretch.from]!;
-  const highlight = highlightOn(model, id, stretch, isMonth ? 'month' : 'year');
-  const isYear =
-    !isMonth && stretches(calendar, 'year').some(({ from, to }) => from === stretch.from && to === stretch.to);
+  const isMonth = range.to - range.from === 1;
+  const month = calendar.months[range.from]!;
+  const highlight = highlightOn(model, id, range, isMonth ? 'month' : 'year');
+  const isYear = !isMonth && rangesOf(calendar, 'year').some(({ from, to }) => from === range.from && to === range.to);
   const note = isMonth ? document.figureNotes.get(datedId(id, month))?.text : undefined;
   return {
     ...(isMonth && document.exceptions.has(datedId(id, month)) ? { mark: 'exception' as const } : {}),

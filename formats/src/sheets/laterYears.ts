@@ -18,16 +18,16 @@ import { workingsSheet } from './workings.ts';
  * where a cell says just what the plan's does, the plan's is taken; the others stand on sheets of their own behind.
  */
 export function laterSheets(plan: PlanModel, projection: PlanProjection, sheetsOfPlan: readonly Sheet[]): Sheet[] {
-  const ground = new PlanScope(projection.model);
-  const calculators = liveCalculators(ground);
-  const lists = liveLists(ground);
-  const shown = liveProjectionSheets(ground, projection, plan.calendar.count);
+  const scope = new PlanScope(projection.model);
+  const calculators = liveCalculators(scope);
+  const lists = liveLists(scope);
+  const shown = liveProjectionSheets(scope, projection, plan.calendar.count);
   const about = { id: 'budget', title: t('formats.budget'), remark: t('formats.laterYears.about') };
-  const budget = liveBudgetSheet(ground, about, columnsOfPlan(plan));
+  const budget = liveBudgetSheet(scope, about, columnsOfPlan(plan));
   const whole = [...calculators, ...lists].map((live) => withTableBeside(live.sheet()));
-  const assumptions = assumptionsSheet(ground).sheet;
+  const assumptions = assumptionsSheet(scope).sheet;
   // What rules need beside them is known once all others are made.
-  const workings = workingsSheet(ground);
+  const workings = workingsSheet(scope);
   const behind = [
     ...whole.map((sheet) => ({ sheet, by: 'sheet' as const })),
     ...[budget, assumptions, ...(workings ? [workings] : [])].map((sheet) => ({ sheet, by: 'row' as const })),

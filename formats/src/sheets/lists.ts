@@ -29,7 +29,7 @@ import {
   type Month,
   type PlanModel,
   type Span,
-  type Stretch,
+  type MonthRange,
   type Tone,
   type ItemStatus,
   listOutputsOf,
@@ -71,7 +71,7 @@ class ListScope implements FormulaScope, OutputSources {
     return this.figures.items.length;
   }
 
-  stretchAround(place: number, span: Span): Stretch {
+  rangeAround(place: number, span: Span): MonthRange {
     const size = span === 'year' ? 12 : span === 'quarter' ? 3 : span === 'month' ? 1 : this.count;
     const from = place - (place % size);
     return { from, to: Math.min(this.count, from + size) };
@@ -184,39 +184,39 @@ class ListScope implements FormulaScope, OutputSources {
 
 /** A list on a sheet of its own; rules of the plan find its totals through it. */
 export class LiveList implements OutputSources {
-  private readonly ground: ListScope;
+  private readonly scope: ListScope;
 
   constructor(plan: PlanScope, list: ListRow) {
-    this.ground = new ListScope(plan, list);
+    this.scope = new ListScope(plan, list);
   }
 
   sourceOf(output: string, place: number): Source | null {
-    const total = listOutputsOf(this.ground.plan.model.document, this.ground.list.id).find(({ key }) => key === output);
+    const total = listOutputsOf(this.scope.plan.model.document, this.scope.list.id).find(({ key }) => key === output);
     if (!total) throw new NotTranslatable(t('formats.reason.sheetWithoutFigure', { name: output }));
-    return this.ground.sourceOfTotal(total, place);
+    return this.scope.sourceOfTotal(total, place);
   }
 
   sheet(): Sheet {
-    const { ground } = this;
+    const { scope } = this;
     return listSheet(
-      ground.plan.model,
-      ground.list,
-      ground.figures,
+      scope.plan.model,
+      scope.list,
+      scope.figures,
       (cell, column, item, place) => {
         const key = cellKey(item, column.id);
         const keyed = { ...cell, key };
         if (!hasFigures(column)) return keyed;
         if (column.kind === 'status') return formulaCell(keyed, () => this.status(column, item, place));
-        const { formula, isOwn } = ground.ruleOf(column, item);
+        const { formula, isOwn } = scope.ruleOf(column, item);
         const marked: SheetCell = isOwn && !isTyped(column) ? { ...keyed, mark: 'exception' } : keyed;
         if (column.kind === 'entries' && cell.value !== null) return formulaCell(marked, () => { throw new NotTranslatable(t('formats.reason.followsEntries')); }); // prettier-ignore
         if (isTyped(column) || formula === null) return marked;
         return formulaCell(marked, () => {
           const rule = readStoredOrNull(formula);
           if (!rule) throw new NotTranslatable(t('formats.reason.ruleUnreadable'));
-          if (followsEntries(ground.plan.model.document, column))
+          if (followsEntries(scope.plan.model.document, column))
             throw new NotTranslatable(t('formats.reason.followsEntries'));
-          return ground.translator.whole(rule, place);
+          return scope.translator.whole(rule, place);
         });
       },
       (column, summary, cell) => formulaCell(cell, () => this.summary(column, summary)),
@@ -224,7 +224,7 @@ export class LiveList implements OutputSources {
   }
 
   private status({ estimated, actual }: ListColumnRow, item: string, place: number): SheetFormula | null {
-    const [a, b] = [estimated, actual].map((id) => (id === null ? null : this.ground.sourceOf(id, place)));
+    const [a, b] = [estimated, actual].map((id) => (id === null ? null : this.scope.sourceOf(id, place)));
     if (!a || !b || estimated === null || actual === null) return null;
     const [first, second] = [at(cellKey(item, estimated)), at(cellKey(item, actual))];
     const difference = operation(first, '-', second);
@@ -234,7 +234,7 @@ export class LiveList implements OutputSources {
   }
 
   private summary(column: ListColumnRow, summary: ColumnSummary): SheetFormula | null {
-    const { items } = this.ground.figures;
+    const { items } = this.scope.figures;
     if (items.length === 0) return null;
     const cells = all(items.map((item) => cellKey(item, column.id)));
     if (!hasFigures(column)) return summary === 'count' ? call('COUNTA', cells) : null;
@@ -245,10 +245,10 @@ export class LiveList implements OutputSources {
 }
 
 /** The lists of a plan in a workbook, made known to the rules that name their totals. */
-export function liveLists(ground: PlanScope): LiveList[] {
-  return listsOf(ground.model.document).map((list) => {
-    const live = new LiveList(ground, list);
-    ground.outputs.set(list.id, live);
+export function liveLists(scope: PlanScope): LiveList[] {
+  return listsOf(scope.model.document).map((list) => {
+    const live = new LiveList(scope, list);
+    scope.outputs.set(list.id, live);
     return live;
   });
 }

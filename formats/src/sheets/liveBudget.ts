@@ -22,7 +22,7 @@ import {
   unitOf,
   type Expression,
   type PlanModel,
-  type Stretch,
+  type MonthRange,
 } from '@haushalt/core';
 import { monthInWords, t } from '../language.ts';
 import { budgetLines, budgetSheet, type BudgetColumn } from './budget.ts';
@@ -34,35 +34,35 @@ import { NotTranslatable } from './translation/formulaScope.ts';
 import { figureKey, monthKey, periodKey, type PlanScope } from './translation/planScope.ts';
 
 /** The key of a total over some months. */
-export const totalKey = (id: string, { from, to }: Stretch) => `total:${id}@${from}-${to}`;
+export const totalKey = (id: string, { from, to }: MonthRange) => `total:${id}@${from}-${to}`;
 
 /** The budget with its rules as formulas: change a figure of the workbook, and what follows from it follows. */
 export function liveBudgetSheet(
-  ground: PlanScope,
+  scope: PlanScope,
   about: Pick<Sheet, 'id' | 'title' | 'remark'>,
   columns: readonly BudgetColumn[],
 ): Sheet {
   const sheet = budgetSheet(
-    ground.model,
+    scope.model,
     about,
     columns,
-    (cell, { id }, column) => live(ground, cell, id, column),
-    headingsOf(ground.model, columns),
+    (cell, { id }, column) => live(scope, cell, id, column),
+    headingsOf(scope.model, columns),
   );
-  return { ...sheet, highlights: highlightsIn(ground.model, columns) };
+  return { ...sheet, highlights: highlightsIn(scope.model, columns) };
 }
 
 /** The highlights of a plan as conditions on the cells of their rows, those that show first where several would at the end. */
 function highlightsIn(model: PlanModel, columns: readonly BudgetColumn[]): SheetHighlight[] {
   const { document } = model;
-  const stretches = columns.filter((column) => column.kind === 'stretch');
+  const ranges = columns.filter((column) => column.kind === 'range');
   return budgetLines(model).flatMap(({ id }): SheetHighlight[] => {
     if (id === null) return [];
     return (['month', 'year'] as const).flatMap((span) => {
       const isYear = span === 'year';
-      const keys = stretches
+      const keys = ranges
         .filter((column) => column.isTotal === isYear)
-        .map(({ stretch }) => (isYear ? totalKey(id, stretch) : figureKey(id, stretch.from)));
+        .map(({ range }) => (isYear ? totalKey(id, range) : figureKey(id, range.from)));
       return highlightsInOrder(document, id, span).map(({ tone, word, when, low, high }): SheetHighlight => ({
         keys,
         tone,
@@ -78,16 +78,16 @@ function highlightsIn(model: PlanModel, columns: readonly BudgetColumn[]): Sheet
 
 /** The months as dates and as numbers of the plan, which rules that ask for the calendar read. */
 function headingsOf({ calendar, document }: PlanModel, columns: readonly BudgetColumn[]): SheetRow[] {
-  const isMonth = (column: BudgetColumn) => column.kind === 'stretch' && !column.isTotal;
+  const isMonth = (column: BudgetColumn) => column.kind === 'range' && !column.isTotal;
   const { locale } = planOf(document);
-  const months = columns.map(({ heading, stretch, ...column }): SheetCell =>
-    isMonth({ heading, stretch, ...column } as BudgetColumn)
-      ? { value: `${calendar.months[stretch.from]!}-01`, format: { unit: 'date' }, key: monthKey(stretch.from), note: monthInWords(calendar.months[stretch.from]!, locale) } // prettier-ignore
+  const months = columns.map(({ heading, range, ...column }): SheetCell =>
+    isMonth({ heading, range, ...column } as BudgetColumn)
+      ? { value: `${calendar.months[range.from]!}-01`, format: { unit: 'date' }, key: monthKey(range.from), note: monthInWords(calendar.months[range.from]!, locale) } // prettier-ignore
       : words(heading),
   );
   const periods = columns.map((column): SheetCell =>
     isMonth(column)
-      ? { value: column.stretch.from + 1, format: { unit: 'count' }, key: periodKey(column.stretch.from) }
+      ? { value: column.range.from + 1, format: { unit: 'count' }, key: periodKey(column.range.from) }
       : EMPTY_CELL,
   );
   return [
@@ -97,43 +97,43 @@ function headingsOf({ calendar, document }: PlanModel, columns: readonly BudgetC
 }
 
 /** A cell of the budget with its formula, or marked as a figure where none says it. */
-function live(ground: PlanScope, cell: SheetCell, id: string, column: BudgetColumn): SheetCell {
-  const { stretch } = column;
-  const isTotal = column.kind === 'stretch' && column.isTotal;
-  const key = column.kind !== 'stretch' ? undefined : isTotal ? totalKey(id, stretch) : figureKey(id, stretch.from);
+function live(scope: PlanScope, cell: SheetCell, id: string, column: BudgetColumn): SheetCell {
+  const { range } = column;
+  const isTotal = column.kind === 'range' && column.isTotal;
+  const key = column.kind !== 'range' ? undefined : isTotal ? totalKey(id, range) : figureKey(id, range.from);
   const keyed = key === undefined ? cell : { ...cell, key };
   return formulaCell(keyed, () => {
     switch (column.kind) {
-      case 'stretch':
-        return isTotal ? overStretch(ground, id, stretch) : inMonth(ground, id, stretch.from);
+      case 'range':
+        return isTotal ? overRange(scope, id, range) : inMonth(scope, id, range.from);
       case 'average':
-        return average(ground, id, stretch);
+        return average(scope, id, range);
       case 'share':
-        return share(ground, id, stretch);
+        return share(scope, id, range);
     }
   });
 }
 
-function inMonth(ground: PlanScope, id: string, place: number): SheetFormula | null | undefined {
-  const { document } = ground.model;
+function inMonth(scope: PlanScope, id: string, place: number): SheetFormula | null | undefined {
+  const { document } = scope.model;
   if (document.lines.has(id)) {
-    const { formula } = ground.ruling(id, place);
+    const { formula } = scope.effectiveRule(id, place);
     if (formula === null) {
-      const before = ground.sameAmountBefore(id, place);
+      const before = scope.sameAmountBefore(id, place);
       return before === null ? undefined : at(figureKey(id, before));
     }
     const rule = readStoredOrNull(formula);
     if (!rule) throw new NotTranslatable(t('formats.reason.ruleUnreadable'));
-    return ground.translator.whole(rule, place);
+    return scope.translator.whole(rule, place);
   }
   const group = document.groups.get(id);
   if (group) {
-    const lines = ground.linesOf(id);
-    const empty = emptyWithAll(lines.map((line) => ground.emptyLine(line.id, place)));
+    const lines = scope.linesOf(id);
+    const empty = emptyWithAll(lines.map((line) => scope.emptyLine(line.id, place)));
     const keys = all(lines.map((line) => figureKey(line.id, place)));
     return unlessEmpty(empty === true || empty === false ? empty : operation(call('COUNT', keys), '=', number(0)), call('SUM', keys)); // prettier-ignore
   }
-  const value = (of: string) => ground.sourceOf(of, place)!.value;
+  const value = (of: string) => scope.sourceOf(of, place)!.value;
   switch (id) {
     case NET:
       return operation(value(TOTAL_INCOME), '-', value(TOTAL_EXPENSES));
@@ -142,35 +142,35 @@ function inMonth(ground: PlanScope, id: string, place: number): SheetFormula | n
     case CUMULATIVE_NET:
       return place === 0 ? value(NET) : operation(at(figureKey(id, place - 1)), '+', value(NET));
     default:
-      return call('SUM', all(groupKeys(ground, id, place)));
+      return call('SUM', all(groupKeys(scope, id, place)));
   }
 }
 
 /** The subtotals a side's total adds up. */
-function groupKeys(ground: PlanScope, total: string, place: number): string[] {
-  const groups = [...ground.model.document.groups.values()].filter(({ side }) => totalOfSide(side) === total);
-  return groups.filter(({ id }) => ground.linesOf(id).length > 0).map(({ id }) => figureKey(id, place));
+function groupKeys(scope: PlanScope, total: string, place: number): string[] {
+  const groups = [...scope.model.document.groups.values()].filter(({ side }) => totalOfSide(side) === total);
+  return groups.filter(({ id }) => scope.linesOf(id).length > 0).map(({ id }) => figureKey(id, place));
 }
 
-const placesOf = ({ from, to }: Stretch) => Array.from({ length: to - from }, (_, index) => from + index);
+const placesOf = ({ from, to }: MonthRange) => Array.from({ length: to - from }, (_, index) => from + index);
 
-function emptyIn(ground: PlanScope, id: string, place: number): Emptiness {
-  return ground.sourceOf(id, place)?.empty ?? true;
+function emptyIn(scope: PlanScope, id: string, place: number): Emptiness {
+  return scope.sourceOf(id, place)?.empty ?? true;
 }
 
 /** What the months of a stretch make, by how the row is rolled up. Months with a problem are passed over. */
-function overStretch(ground: PlanScope, id: string, stretch: Stretch): SheetFormula | null {
-  const how = rollUpOf(ground.model.document, id);
-  if (how === 'quotient') return quotient(ground, id, stretch);
-  const places = placesOf(stretch);
-  const series = ground.model.seriesOf(id)!;
+function overRange(scope: PlanScope, id: string, range: MonthRange): SheetFormula | null {
+  const how = rollUpOf(scope.model.document, id);
+  if (how === 'quotient') return quotient(scope, id, range);
+  const places = placesOf(range);
+  const series = scope.model.seriesOf(id)!;
   const hasProblem = places.some((place) => series.codeAt(place) > BLANK);
   if (hasProblem && places.length > MOST_NESTED) throw new NotTranslatable(t('formats.reason.tooManyMonths'));
   if (how === 'last') {
-    const cells = places.map((place) => ({ key: figureKey(id, place), empty: emptyIn(ground, id, place) }));
+    const cells = places.map((place) => ({ key: figureKey(id, place), empty: emptyIn(scope, id, place) }));
     return hasProblem ? lastFigure(cells) : last(cells);
   }
-  const empty = emptyWithAll(places.map((place) => emptyIn(ground, id, place)));
+  const empty = emptyWithAll(places.map((place) => emptyIn(scope, id, place)));
   const cells = all(places.map((place) => figureKey(id, place)));
   const count = call('COUNT', cells);
   const sum = hasProblem ? call('SUM', ...places.map((place) => call('IFERROR', call('N', at(figureKey(id, place))), number(0)))) : call('SUM', cells); // prettier-ignore
@@ -203,28 +203,28 @@ function lastFigure(cells: readonly { readonly key: string }[]): SheetFormula {
 }
 
 /** A line that is a quotient over some months: its rule applied to their totals. */
-function quotient(ground: PlanScope, id: string, stretch: Stretch): SheetFormula | null {
-  const { model } = ground;
+function quotient(scope: PlanScope, id: string, range: MonthRange): SheetFormula | null {
+  const { model } = scope;
   const howOf = howIn(model.document);
   const steps = effectiveSteps(model.stepsOf(id), model.calendar).filter(
-    ({ from, to }) => from < stretch.to && to > stretch.from,
+    ({ from, to }) => from < range.to && to > range.from,
   );
   const departs = model.exceptionsOf(id).some(({ month }) => {
     const period = periodOf(model.calendar, month);
-    return period >= stretch.from && period < stretch.to;
+    return period >= range.from && period < range.to;
   });
   const [step] = steps;
   const rule = step?.row.formula == null ? null : readStored(step.row.formula);
   if (steps.length !== 1 || departs || !rule || !isQuotientRule(rule, howOf))
     throw new NotTranslatable(t('formats.reason.quotientOfRules'));
-  const from = Math.max(step!.from, stretch.from);
+  const from = Math.max(step!.from, range.from);
   const quotients = quotientsIn(rule, howOf);
   const conditions: SheetFormula[] = [];
   // Months with a problem are passed over here, as everywhere a row is added up.
   const sum = (part: Expression) => {
-    const places = Array.from({ length: stretch.to - from }, (_, index) => from + index);
-    const cells = ground.translator.cells(part, from, stretch.to);
-    if (cells.kind !== 'all' || !places.some((place) => ground.hasProblem(part, place))) return call('SUM', cells);
+    const places = Array.from({ length: range.to - from }, (_, index) => from + index);
+    const cells = scope.translator.cells(part, from, range.to);
+    if (cells.kind !== 'all' || !places.some((place) => scope.hasProblem(part, place))) return call('SUM', cells);
     return call('SUM', ...cells.keys.map((key) => call('IFERROR', call('N', at(key)), number(0))));
   };
   const applied = (part: Expression): SheetFormula => {
@@ -236,7 +236,7 @@ function quotient(ground: PlanScope, id: string, stretch: Stretch): SheetFormula
     }
     switch (part.kind) {
       case 'ref':
-        return overMonths(ground, part.id, stretch);
+        return overMonths(scope, part.id, range);
       case 'percent':
         return { kind: 'percent', operand: applied(part.operand) };
       case 'negate':
@@ -244,11 +244,11 @@ function quotient(ground: PlanScope, id: string, stretch: Stretch): SheetFormula
       case 'binary':
         return operation(applied(part.left), part.operator, applied(part.right));
       case 'call':
-        if (functionOf(part).evaluation(part).way === 'figures' && ['round', 'abs'].includes(part.name))
+        if (functionOf(part).evaluation(part).kind === 'figures' && ['round', 'abs'].includes(part.name))
           return call(part.name.toUpperCase(), ...part.args.map(applied), ...(part.name === 'round' && part.args.length === 1 ? [number(0)] : [])); // prettier-ignore
         throw new NotTranslatable(t('formats.reason.quotientOfRules'));
       default:
-        return ground.translator.value(part, stretch.to - 1);
+        return scope.translator.value(part, range.to - 1);
     }
   };
   const formula = applied(rule);
@@ -256,30 +256,30 @@ function quotient(ground: PlanScope, id: string, stretch: Stretch): SheetFormula
 }
 
 /** What something a quotient names comes to over some months. */
-function overMonths(ground: PlanScope, id: string, stretch: Stretch): SheetFormula {
-  const { document } = ground.model;
-  if (document.assumptions.has(id) && ground.isSteady(id)) return ground.sourceOf(id, stretch.from)!.value;
-  if (document.lines.has(id) || document.groups.has(id)) return at(totalKey(id, stretch));
+function overMonths(scope: PlanScope, id: string, range: MonthRange): SheetFormula {
+  const { document } = scope.model;
+  if (document.assumptions.has(id) && scope.isSteady(id)) return scope.sourceOf(id, range.from)!.value;
+  if (document.lines.has(id) || document.groups.has(id)) return at(totalKey(id, range));
   throw new NotTranslatable(t('formats.reason.quotientOfRules'));
 }
 
-function average(ground: PlanScope, id: string, stretch: Stretch): SheetFormula | null {
-  const how = rollUpOf(ground.model.document, id);
+function average(scope: PlanScope, id: string, range: MonthRange): SheetFormula | null {
+  const how = rollUpOf(scope.model.document, id);
   if (how === 'last') return null;
-  const total = at(totalKey(id, stretch));
-  const series = ground.model.seriesOf(id)!;
-  const places = placesOf(stretch);
+  const total = at(totalKey(id, range));
+  const series = scope.model.seriesOf(id)!;
+  const places = placesOf(range);
   const isSure =
-    places.some((place) => emptyIn(ground, id, place) === false) &&
+    places.some((place) => emptyIn(scope, id, place) === false) &&
     !places.some((place) => series.codeAt(place) > BLANK);
-  const formula = how === 'total' ? operation(total, '/', number(stretch.to - stretch.from)) : total;
-  return isSure && how === 'total' ? formula : call('IF', isEmptyCell(totalKey(id, stretch)), text(''), formula);
+  const formula = how === 'total' ? operation(total, '/', number(range.to - range.from)) : total;
+  return isSure && how === 'total' ? formula : call('IF', isEmptyCell(totalKey(id, range)), text(''), formula);
 }
 
-function share(ground: PlanScope, id: string, stretch: Stretch): SheetFormula | null {
-  const { document } = ground.model;
-  if (!hasShareOfIncome(document, id) || !ground.hasTotal(TOTAL_INCOME)) return null;
-  const [figure, income] = [totalKey(id, stretch), totalKey(TOTAL_INCOME, stretch)];
+function share(scope: PlanScope, id: string, range: MonthRange): SheetFormula | null {
+  const { document } = scope.model;
+  if (!hasShareOfIncome(document, id) || !scope.hasTotal(TOTAL_INCOME)) return null;
+  const [figure, income] = [totalKey(id, range), totalKey(TOTAL_INCOME, range)];
   const none = call('OR', isEmptyCell(figure), operation(at(income), '=', number(0)));
   return call('IF', none, text(''), operation(at(figure), '/', at(income)));
 }

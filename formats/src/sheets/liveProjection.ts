@@ -2,13 +2,13 @@ import {
   BLANK,
   planOf,
   nameOfYear,
-  stretchOfYear,
-  stretches,
+  rangeOfYear,
+  rangesOf,
   yearIn,
   yearsOf,
   type PlanModel,
   type PlanProjection,
-  type Stretch,
+  type MonthRange,
 } from '@haushalt/core';
 import { monthInWords, t } from '../language.ts';
 import type { BudgetColumn } from './budget.ts';
@@ -33,59 +33,54 @@ const keyOf = (id: string, { kind, year }: ProjectionColumn) => `projected-${kin
  * The later years of a plan: month by month, with the rules they go on by as formulas, and year by year with what is added
  * and what is left of it in today's money. `ground` is of the plan with those years, of which the plan itself has `count` months.
  */
-export function liveProjectionSheets(ground: PlanScope, projection: PlanProjection, count: number): Sheet[] {
-  const { model } = ground;
+export function liveProjectionSheets(scope: PlanScope, projection: PlanProjection, count: number): Sheet[] {
+  const { model } = scope;
   const { document, calendar } = model;
   const { name, currency } = planOf(document);
-  const later = stretches(calendar, 'year').filter(({ to }) => to > count);
+  const later = rangesOf(calendar, 'year').filter(({ to }) => to > count);
   const months = liveBudgetSheet(
-    ground,
+    scope,
     { id: 'projected', title: t('formats.projectedMonths'), remark: `${name}, ${currency}` },
     later.flatMap((year) => columnsFrom(model, { from: Math.max(year.from, count), to: year.to })),
   );
   const baseYear = projection.years[0]! - 1;
   const years = projectionSheet(model, baseYear, projection, (cell, id, column) =>
-    formulaCell({ ...cell, key: keyOf(id, column) }, () => say(ground, projection, id, column)),
+    formulaCell({ ...cell, key: keyOf(id, column) }, () => say(scope, projection, id, column)),
   );
   return [{ ...years, id: 'projection' }, months];
 }
 
 /** The months of a stretch, and what they make. */
-function columnsFrom({ calendar, document }: PlanModel, stretch: Stretch): BudgetColumn[] {
+function columnsFrom({ calendar, document }: PlanModel, range: MonthRange): BudgetColumn[] {
   const { locale } = planOf(document);
-  const places = Array.from({ length: stretch.to - stretch.from }, (_, index) => stretch.from + index);
+  const places = Array.from({ length: range.to - range.from }, (_, index) => range.from + index);
   const months = places.map((place): BudgetColumn => ({
-    kind: 'stretch',
-    stretch: { from: place, to: place + 1 },
+    kind: 'range',
+    range: { from: place, to: place + 1 },
     heading: monthInWords(calendar.months[place]!, locale, 'short'),
     isTotal: false,
   }));
-  const heading = nameOfYear(document, yearIn(document, calendar.months[stretch.from]!));
-  return [...months, { kind: 'stretch', stretch, heading, isTotal: true }];
+  const heading = nameOfYear(document, yearIn(document, calendar.months[range.from]!));
+  return [...months, { kind: 'range', range, heading, isTotal: true }];
 }
 
-function say(
-  ground: PlanScope,
-  projection: PlanProjection,
-  id: string,
-  { kind, year }: ProjectionColumn,
-): SheetFormula {
+function say(scope: PlanScope, projection: PlanProjection, id: string, { kind, year }: ProjectionColumn): SheetFormula {
   const first = projection.years[0]!;
   const amountKey = (of: number) => keyOf(id, { kind: of < first ? 'base' : 'amount', year: of });
   switch (kind) {
     case 'base':
     case 'amount':
-      return overYear(ground, id, year);
+      return overYear(scope, id, year);
     case 'increase':
       return operation(at(amountKey(year)), '-', at(amountKey(year - 1)));
     case 'today':
-      return operation(at(amountKey(year)), '/', priceLevel(ground, first, year));
+      return operation(at(amountKey(year)), '/', priceLevel(scope, first, year));
   }
 }
 
 /** What the months of a year make; those with a problem are passed over. */
 function overYear({ model }: PlanScope, id: string, year: number): SheetFormula {
-  const { from, to } = stretchOfYear(model.calendar, year);
+  const { from, to } = rangeOfYear(model.calendar, year);
   const series = model.seriesOf(id)!;
   const places = Array.from({ length: to - from }, (_, index) => from + index);
   const keys = places.map((place) => figureKey(id, place));
@@ -95,13 +90,13 @@ function overYear({ model }: PlanScope, id: string, year: number): SheetFormula 
 }
 
 /** What a unit of the base year's money costs in a year. */
-function priceLevel(ground: PlanScope, first: number, year: number): SheetFormula {
-  const deflator = planOf(ground.model.document).projectionRate!;
+function priceLevel(scope: PlanScope, first: number, year: number): SheetFormula {
+  const deflator = planOf(scope.model.document).projectionRate!;
   let level: SheetFormula | null = null;
   for (let each = first; each <= year; each++) {
-    const { from } = stretchOfYear(ground.model.calendar, each);
-    const rate = ground.sourceOf(deflator, from);
-    if (!rate || ground.model.seriesOf(deflator)!.codeAt(from) > BLANK)
+    const { from } = rangeOfYear(scope.model.calendar, each);
+    const rate = scope.sourceOf(deflator, from);
+    if (!rate || scope.model.seriesOf(deflator)!.codeAt(from) > BLANK)
       throw new NotTranslatable(t('formats.reason.monthWithoutFigure'));
     const factor = operation(number(1), '+', rate.value);
     level = level === null ? factor : operation(level, '*', factor);

@@ -26,7 +26,7 @@ import { writeXlsx } from '../write/xlsx.ts';
 import { projectedFurther } from './liveProjection.ts';
 import { liveWorkbook, type WorkbookLayout } from './liveWorkbook.ts';
 import { Places } from './placed.ts';
-import { sayingOf } from './translation/functions.ts';
+import { translationOf } from './translation/functions.ts';
 
 const BY_YEAR: WorkbookLayout = { by: 'year', author: 'Mara' };
 const BY_PLAN: WorkbookLayout = { by: 'plan', author: 'Mara' };
@@ -190,10 +190,10 @@ describe('the ledger in a workbook', () => {
   it.each(['xlsx', 'ods'] as const)(
     'is counted from its journal, line by line and account by account, in .%s',
     async (kind) => {
-      const { model, happened, entries: all } = demoSource('household');
+      const { model, ledgerSummary, entries: all } = demoSource('household');
       const { document } = model;
       const entries = all();
-      const workbook = liveWorkbook(model, BY_YEAR, happened, entries);
+      const workbook = liveWorkbook(model, BY_YEAR, ledgerSummary, entries);
       const theirs = RecalculatedWorkbook.read(kind === 'ods' ? writeOds(workbook) : await writeXlsx(workbook));
       expect(compareWith(theirs, workbook, document).deviations).toEqual([]);
       const cellsOf = (title: string) => {
@@ -232,14 +232,14 @@ describe('the ledger in a workbook', () => {
   );
 
   it('is left out where nothing was entered, or more than a workbook counts over', () => {
-    const { model, happened, entries } = demoSource('household');
+    const { model, ledgerSummary, entries } = demoSource('household');
     const ids = (list: readonly LedgerEntry[]) =>
-      liveWorkbook(model, BY_YEAR, happened, list).sheets.map(({ id }) => id);
+      liveWorkbook(model, BY_YEAR, ledgerSummary, list).sheets.map(({ id }) => id);
     expect(ids([])).not.toContain('journal');
     expect(ids(entries())).toContain('journal');
     const many = Array.from({ length: 20_001 }, () => entries()[0]!);
     expect(ids(many)).not.toContain('journal');
-    const about = liveWorkbook(model, BY_YEAR, happened, many).sheets.find(({ id }) => id === 'about');
+    const about = liveWorkbook(model, BY_YEAR, ledgerSummary, many).sheets.find(({ id }) => id === 'about');
     expect(JSON.stringify(about)).toMatch(/journal is not included/);
   });
 });
@@ -319,7 +319,7 @@ describe('rules said as formulas', () => {
   });
 
   it('knows every function there is', () => {
-    for (const { name } of FUNCTIONS) expect(() => sayingOf(name)).not.toThrow();
+    for (const { name } of FUNCTIONS) expect(() => translationOf(name)).not.toThrow();
   });
 
   it('says a problem as the plan does, where rules look along months or are added up', async () => {

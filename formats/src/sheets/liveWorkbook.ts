@@ -3,13 +3,13 @@ import {
   inOrder,
   nameOfYear,
   planOf,
-  stretches,
+  rangesOf,
   yearIn,
   type ChartRow,
   type LedgerSummary,
   type LedgerEntry,
   type PlanModel,
-  type Stretch,
+  type MonthRange,
 } from '@haushalt/core';
 import { t } from '../language.ts';
 import { aboutSheet } from './about.ts';
@@ -17,7 +17,7 @@ import { assumptionsSheet } from './assumptions.ts';
 import { liveCalculators } from './calculators/calculators.ts';
 import { withTableBeside } from './beside.ts';
 import { columnsOfPlan, columnsOfYear } from './budget.ts';
-import { NOTHING_HAPPENED } from './happened.ts';
+import { EMPTY_LEDGER } from './ledgerSummary.ts';
 import { liveBudgetSheet } from './liveBudget.ts';
 import { laterSheets } from './laterYears.ts';
 import { projectedFurther } from './liveProjection.ts';
@@ -42,31 +42,31 @@ export interface WorkbookLayout {
 export function liveWorkbook(
   model: PlanModel,
   { by, author }: WorkbookLayout,
-  happened: LedgerSummary = NOTHING_HAPPENED,
+  ledgerSummary: LedgerSummary = EMPTY_LEDGER,
   entries: readonly LedgerEntry[] = [],
 ): Workbook {
   const { document, calendar } = model;
   const plan = planOf(document);
-  const ground = new PlanScope(model);
-  const calculators = liveCalculators(ground);
-  const lists = liveLists(ground);
-  const yearNamed = ({ from }: Stretch) => nameOfYear(document, yearIn(document, calendar.months[from]!));
+  const scope = new PlanScope(model);
+  const calculators = liveCalculators(scope);
+  const lists = liveLists(scope);
+  const yearNamed = ({ from }: MonthRange) => nameOfYear(document, yearIn(document, calendar.months[from]!));
   const remark = `${plan.name}, ${plan.currency}`;
   const budgets =
     by === 'plan'
-      ? [liveBudgetSheet(ground, { id: 'budget', title: t('formats.budget'), remark }, columnsOfPlan(model))]
-      : stretches(calendar, 'year').map((year) => {
+      ? [liveBudgetSheet(scope, { id: 'budget', title: t('formats.budget'), remark }, columnsOfPlan(model))]
+      : rangesOf(calendar, 'year').map((year) => {
           const title = t('formats.budgetOf', { year: yearNamed(year) });
-          return liveBudgetSheet(ground, { id: `budget-${year.from}`, title, remark }, columnsOfYear(model, year));
+          return liveBudgetSheet(scope, { id: `budget-${year.from}`, title, remark }, columnsOfYear(model, year));
         });
-  const { sheet: assumptions, names } = assumptionsSheet(ground);
+  const { sheet: assumptions, names } = assumptionsSheet(scope);
   const behind = [...calculators, ...lists].map((live) => withTableBeside(live.sheet()));
   // What rules need beside them is known once all others are made.
-  const workings = workingsSheet(ground);
+  const workings = workingsSheet(scope);
   const ofPlan = [...budgets, assumptions, ...behind, ...(workings ? [workings] : [])];
   const projection = projectedFurther(model);
   const sheets = projection ? [...ofPlan, ...laterSheets(model, projection, ofPlan)] : ofPlan;
-  const ledger = ledgerSheets(model, happened, entries);
+  const ledger = ledgerSheets(model, ledgerSummary, entries);
   const complete = withWritableFormulas({
     title: plan.name,
     author,
@@ -78,28 +78,31 @@ export function liveWorkbook(
   const [own, counted] = [complete.sheets.slice(0, sheets.length), complete.sheets.slice(sheets.length)];
   const about = aboutSheet(complete, entries.length > MOST_IN_JOURNAL ? [t('formats.journal.tooManyEntries', { most: decimalText(MOST_IN_JOURNAL) })] : []); // prettier-ignore
   // What tells of what happened stands behind what the plan is made of, and can be left out when it is read again.
-  const reports = [...counted, ...reportsOf(model, happened)].map((sheet): Sheet => ({ ...sheet, isReport: true }));
+  const reports = [...counted, ...reportsOf(model, ledgerSummary)].map((sheet): Sheet => ({
+    ...sheet,
+    isReport: true,
+  }));
   return { ...complete, sheets: [...own, about, ...reports, planSheet(document, by)] };
 }
 
 /** How the plan stands: what happened year by year, the figures of its charts, its scenarios side by side, its checks. */
-function reportsOf(model: PlanModel, happened: LedgerSummary): Sheet[] {
+function reportsOf(model: PlanModel, ledgerSummary: LedgerSummary): Sheet[] {
   const { document, calendar } = model;
   const { name, currency } = planOf(document);
   const remark = `${name}, ${currency}`;
-  const { span } = happened.actuals;
+  const { span } = ledgerSummary.actuals;
   // Of years in which nothing was entered there is nothing to tell.
-  const years = stretches(calendar, 'year').filter(
+  const years = rangesOf(calendar, 'year').filter(
     ({ from, to }) => span && calendar.months[from]! <= span.last && calendar.months[to - 1]! >= span.first,
   );
-  const spending = years.map((stretch) => {
-    const year = yearIn(document, calendar.months[stretch.from]!);
+  const spending = years.map((range) => {
+    const year = yearIn(document, calendar.months[range.from]!);
     const title = t('formats.spendingOf', { year: nameOfYear(document, year) });
-    return spendingSheet(model, happened, stretch, { id: `spending-${year}`, title, remark });
+    return spendingSheet(model, ledgerSummary, range, { id: `spending-${year}`, title, remark });
   });
   const chartOf = (chart: ChartRow) => {
     const list = chart.list === null ? undefined : document.lists.get(chart.list);
-    return list ? listChartSheet(model, chart, list) : chartSheet(model, chart, happened.actuals);
+    return list ? listChartSheet(model, chart, list) : chartSheet(model, chart, ledgerSummary.actuals);
   };
   return [
     ...spending,

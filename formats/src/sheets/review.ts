@@ -14,8 +14,8 @@ import {
   nameOfYear,
   planOf,
   reasonOf,
-  stretches,
-  stretchOfYear,
+  rangesOf,
+  rangeOfYear,
   withScenario,
   yearIn,
   periodOf,
@@ -57,7 +57,7 @@ export function scenariosSheet(model: PlanModel): Sheet {
       })),
     ],
   }));
-  const years = stretches(calendar, 'year').flatMap((year): SheetRow[] => [
+  const years = rangesOf(calendar, 'year').flatMap((year): SheetRow[] => [
     { role: 'blank', cells: [] },
     heading(nameOfYear(document, yearIn(document, calendar.months[year.from]!))),
     ...TOTAL_ROWS.map((id): SheetRow => ({
@@ -85,7 +85,7 @@ export function checksSheet(model: PlanModel): Sheet {
   const { document } = model;
   const { locale } = planOf(document);
   const rows = findingsOf(model).map((finding): SheetRow => {
-    const { place, message, kind, mend } = finding;
+    const { place, message, kind, fix } = finding;
     const month = place.month === null ? '' : monthInWords(place.month, locale);
     const aside = reasonOf(document, finding);
     return {
@@ -94,7 +94,7 @@ export function checksSheet(model: PlanModel): Sheet {
         words([labelOf(document, place.id) ?? '', month].filter((part) => part !== '').join(', ')),
         words(say(message)),
         words(say(WHY[kind])),
-        words(aside === null ? (mend ? say(mend.words) : '') : t('formats.dismissedBecause', { reason: aside })),
+        words(aside === null ? (fix ? say(fix.words) : '') : t('formats.dismissedBecause', { reason: aside })),
       ],
     };
   });
@@ -122,7 +122,7 @@ export function chartSheet(model: PlanModel, chart: ChartRow, actuals: Actuals):
   const { locale } = planOf(document);
   const series = inOrder([...document.chartSeries.values()].filter((row) => row.chart === chart.id));
   const scope = scopeOf(model, chart);
-  const points = stretches(calendar, chart.span).filter(({ from, to }) => from >= scope.from && to <= scope.to);
+  const points = rangesOf(calendar, chart.span).filter(({ from, to }) => from >= scope.from && to <= scope.to);
   const models = new Map<string, Model>();
   const modelFor = (scenario: string | null): PlanModel => {
     if (scenario === null) return model;
@@ -305,5 +305,5 @@ function scopeOf({ calendar }: PlanModel, { year, from, until }: ChartRow): { fr
     const [first, last] = [periodOf(calendar, from), periodOf(calendar, until)];
     return { from: Math.max(0, first), to: last < 0 ? calendar.count : last + 1 };
   }
-  return year === null ? { from: 0, to: calendar.count } : stretchOfYear(calendar, year);
+  return year === null ? { from: 0, to: calendar.count } : rangeOfYear(calendar, year);
 }

@@ -7,21 +7,21 @@ import {
   planOf,
   stepInWords,
   type PlanModel,
-  type Stretch,
+  type MonthRange,
 } from '@haushalt/core';
 import { t, say } from '../language.ts';
 import { budgetLines, monthHeading } from './budget.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
 
 /** The same page with rules in place of figures: each stands where it holds, an exception in its month. */
-export function rulesSheet(model: PlanModel, about: Pick<Sheet, 'id' | 'title' | 'remark'>, stretch: Stretch): Sheet {
+export function rulesSheet(model: PlanModel, about: Pick<Sheet, 'id' | 'title' | 'remark'>, range: MonthRange): Sheet {
   const { calendar, document } = model;
   const { locale } = planOf(document);
-  const months = calendar.months.slice(stretch.from, stretch.to);
+  const months = calendar.months.slice(range.from, range.to);
   const rows = budgetLines(model).flatMap((row): SheetRow[] => {
     const look = { emphasis: row.emphasis, ...(row.side ? { side: row.side } : {}) };
     if (row.role === 'line')
-      return [{ ...look, role: 'line', cells: [words(row.title), ...ruleCells(model, row.id!, stretch)] }];
+      return [{ ...look, role: 'line', cells: [words(row.title), ...ruleCells(model, row.id!, range)] }];
     const sum = row.role === 'section' ? [] : [words(sumInWords(model, row.id!), { span: months.length })];
     return [
       { ...look, role: row.role, cells: [words(row.title), ...(sum.length > 0 ? sum : months.map(() => EMPTY_CELL))] },
@@ -47,7 +47,7 @@ function sumInWords({ document }: PlanModel, id: string): string {
 }
 
 /** The rules behind a line's figures in some months, from left to right, each over the months it holds in. */
-function ruleCells(model: PlanModel, line: string, { from, to }: Stretch): SheetCell[] {
+function ruleCells(model: PlanModel, line: string, { from, to }: MonthRange): SheetCell[] {
   const { document, calendar } = model;
   const said = new Array<{ text: string; isException: boolean } | null>(to - from).fill(null);
   for (const { row, from: begins, to: ends } of effectiveSteps(model.stepsOf(line), calendar)) {

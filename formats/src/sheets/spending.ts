@@ -10,7 +10,7 @@ import {
   type LedgerSummary,
   type LedgerEntry,
   type PlanModel,
-  type Stretch,
+  type MonthRange,
   type Tone,
 } from '@haushalt/core';
 import { monthInWords, say, t } from '../language.ts';
@@ -22,13 +22,13 @@ const TONES: Readonly<Record<'under' | 'on' | 'over', Tone>> = { under: 'good', 
 /** Budget against actual over some months, line by line, then month by month. */
 export function spendingSheet(
   model: PlanModel,
-  happened: LedgerSummary,
-  stretch: Stretch,
+  ledgerSummary: LedgerSummary,
+  range: MonthRange,
   about: Pick<Sheet, 'id' | 'title' | 'remark'>,
 ): Sheet {
   const { document, calendar } = model;
   const { locale } = planOf(document);
-  const rows = spendingIn(model, happened, stretch).flatMap((row): SheetRow[] => {
+  const rows = spendingIn(model, ledgerSummary, range).flatMap((row): SheetRow[] => {
     const { kind, name, side, budget, actual, variance, standing, carryOver } = row;
     const look = side === null ? {} : { side };
     const difference: SheetCell =
@@ -55,12 +55,12 @@ export function spendingSheet(
       },
     ];
   });
-  const months = calendar.months.slice(stretch.from, stretch.to);
+  const months = calendar.months.slice(range.from, range.to);
   const byMonth = months.map((month, index): SheetRow => {
-    const at = { from: stretch.from + index, to: stretch.from + index + 1 };
+    const at = { from: range.from + index, to: range.from + index + 1 };
     const figure = figureOver(model, NET, at);
     const planned = Number.isNaN(figure) ? null : figure;
-    const actual = actualOver(document, happened.actuals, NET, [month]);
+    const actual = actualOver(document, ledgerSummary.actuals, NET, [month]);
     return {
       role: 'line',
       cells: [

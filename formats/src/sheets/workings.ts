@@ -4,10 +4,10 @@ import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from './
 import type { PlanScope } from './translation/planScope.ts';
 
 /** The helper cells of all rules, a part of a rule to a row; `null` when no rule needs any. */
-export function workingsSheet(ground: PlanScope): Sheet | null {
-  const rows = ground.workings.all();
+export function workingsSheet(scope: PlanScope): Sheet | null {
+  const rows = scope.workings.all();
   if (rows.length === 0) return null;
-  const { calendar, document } = ground.model;
+  const { calendar, document } = scope.model;
   const { locale } = planOf(document);
   const ofMonths = rows.filter(({ list }) => list === null);
   const ofLists = rows.filter(({ list }) => list !== null);

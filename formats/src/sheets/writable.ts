@@ -30,7 +30,7 @@ export function withWritableFormulas(workbook: Workbook): Workbook {
     if (most * LONGEST_PART <= MOST_CHARACTERS) return false;
     return parts.some(hasManyArguments) || printSheetFormula(formula, places, sheet, spelling).length > MOST_CHARACTERS;
   };
-  const mend = (cell: SheetCell, sheet: number): SheetCell => {
+  const fix = (cell: SheetCell, sheet: number): SheetCell => {
     const { formula, ...figure } = cell;
     if (!formula) return cell;
     if (!places.has(formula)) return figureBecause(figure, t('formats.reason.notInWorkbook'));
@@ -38,7 +38,7 @@ export function withWritableFormulas(workbook: Workbook): Workbook {
   };
   const sheets = workbook.sheets.map((sheet, index): Sheet => ({
     ...sheet,
-    rows: sheet.rows.map((row) => ({ ...row, cells: row.cells.map((cell) => mend(cell, index)) })),
+    rows: sheet.rows.map((row) => ({ ...row, cells: row.cells.map((cell) => fix(cell, index)) })),
   }));
   return { ...workbook, sheets };
 }

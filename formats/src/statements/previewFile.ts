@@ -13,7 +13,7 @@ import {
   type LedgerEntry,
   type PreviewCounts,
   type PreviewLine,
-  type Settled,
+  type ConfirmedDays,
   type StatementLine,
 } from '@haushalt/core';
 import { messageFor } from '../message.ts';
@@ -40,7 +40,7 @@ export interface PreviewFrom {
   /** The entries of an account from one day to another, both included. */
   readonly entriesOf: (account: string, from: string, to: string) => readonly LedgerEntry[];
   readonly budget: BudgetOf;
-  readonly settled: Settled;
+  readonly settled: ConfirmedDays;
   readonly earlier: readonly EarlierEntry[];
 }
 

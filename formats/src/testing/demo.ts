@@ -5,7 +5,7 @@ import {
   itemSumsAfter,
   parseEntries,
   parsePlan,
-  settledBy,
+  confirmedDays,
   sumsAfter,
   type Document,
 } from '@haushalt/core';
@@ -24,7 +24,7 @@ export function demoSource(name: 'household' | 'bread-stall'): BookSource {
   const changes = entries.map((after) => ({ table: 'entries' as const, id: after.id, before: null, after }));
   return {
     model: new Model(document),
-    happened: { actuals: actualsFrom(sumsAfter([], changes), '2026-11-26'), settled: settledBy(entries) },
+    ledgerSummary: { actuals: actualsFrom(sumsAfter([], changes), '2026-11-26'), settled: confirmedDays(entries) },
     itemSums: itemSumsAfter([], changes),
     entries: () => entries,
   };

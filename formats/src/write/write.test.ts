@@ -5,7 +5,7 @@ import * as XLSX from 'xlsx';
 import { describe, expect, it } from 'vitest';
 import { Model, planOf, type Day } from '@haushalt/core';
 import { runs } from '../../../core/src/testing/setup.ts';
-import { USUAL_PRINT, handOver } from '../handOver.ts';
+import { USUAL_PRINT, exportPlan } from '../exportPlan.ts';
 import { bookSheets, type Part } from '../sheets/book.ts';
 import { liveWorkbook } from '../sheets/liveWorkbook.ts';
 import type { Workbook } from '../sheets/sheet.ts';
@@ -176,7 +176,7 @@ describe('CSV', () => {
   it('is one table of all months for other programs, and begins so that they read its letters', async () => {
     const request = { ...USUAL_PRINT, kind: 'csv' as const, by: 'year' as const, notation: 'neutral' as const };
     const text = new TextDecoder('utf-8', { ignoreBOM: true }).decode(
-      await handOver(source, request, '2026-11-26' as Day),
+      await exportPlan(source, request, '2026-11-26' as Day),
     );
     expect(text.startsWith('\ufeff')).toBe(true);
     const rows = Papa.parse<string[]>(text.slice(1), { skipEmptyLines: true }).data;

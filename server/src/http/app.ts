@@ -14,7 +14,7 @@ import type { Log } from './log.ts';
 import { Attempts, type AttemptLimits } from './attempts.ts';
 import { Callers, type CallersOptions } from './callers.ts';
 import { creatingFrom } from './createFrom.ts';
-import { handOverRoutes } from './handOver.ts';
+import { exportRoutes } from './exports.ts';
 import { historyRoutes } from './history.ts';
 import { Post, type MailLimits } from './mail.ts';
 import { maintenanceRoutes } from './maintenance.ts';
@@ -165,7 +165,7 @@ export function createApp({
     response.set('cache-control', 'no-store');
     next();
   });
-  const surroundings: AppServices = {
+  const services: AppServices = {
     store,
     events,
     work,
@@ -184,14 +184,14 @@ export function createApp({
   };
   const routing = new Routing(store, callers);
   operatingRoutes(routing, { store, events, counts, version });
-  signInRoutes(routing, surroundings);
-  outsideRoutes(routing, surroundings);
-  planRoutes(routing, surroundings);
-  ledgerRoutes(routing, surroundings);
-  handOverRoutes(routing, surroundings);
-  historyRoutes(routing, surroundings);
-  sharingRoutes(routing, surroundings);
-  maintenanceRoutes(routing, surroundings);
+  signInRoutes(routing, services);
+  outsideRoutes(routing, services);
+  planRoutes(routing, services);
+  ledgerRoutes(routing, services);
+  exportRoutes(routing, services);
+  historyRoutes(routing, services);
+  sharingRoutes(routing, services);
+  maintenanceRoutes(routing, services);
   app.use('/api', routing.router);
   linkSync.lookAtAll();
   app.use('/api', unknownRoute);

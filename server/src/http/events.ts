@@ -70,7 +70,7 @@ export class Events {
   private readonly limits: EventLimits;
   private readonly isSessionLive: ((session: string) => boolean) | undefined;
   /** What is to be said to the pages of plans, for a moment. */
-  private readonly untold = new Map<string, string>();
+  private readonly pendingEvents = new Map<string, string>();
   /** The plans of which it is to be told who is there. */
   private readonly moved = new Map<string, NodeJS.Timeout>();
   private count = 0;
@@ -155,7 +155,7 @@ export class Events {
   close(): void {
     clearInterval(this.heartbeat);
     for (const timer of this.moved.values()) clearTimeout(timer);
-    for (const planId of [...this.untold.keys()]) this.tellNow(planId);
+    for (const planId of [...this.pendingEvents.keys()]) this.tellNow(planId);
     for (const streams of this.listeners.values()) for (const response of streams.keys()) response.end();
   }
 
@@ -170,16 +170,16 @@ export class Events {
 
   private tell(planId: string, text: () => string): void {
     if (!this.listeners.has(planId)) return;
-    const untold = this.untold.get(planId);
-    this.untold.set(planId, (untold ?? '') + text());
-    if (untold === undefined) setTimeout(() => this.tellNow(planId), TOLD_TOGETHER).unref();
+    const pendingEvents = this.pendingEvents.get(planId);
+    this.pendingEvents.set(planId, (pendingEvents ?? '') + text());
+    if (pendingEvents === undefined) setTimeout(() => this.tellNow(planId), TOLD_TOGETHER).unref();
   }
 
   private tellNow(planId: string): void {
-    const untold = this.untold.get(planId);
-    if (untold === undefined) return;
-    this.untold.delete(planId);
-    for (const response of this.listeners.get(planId)?.keys() ?? []) send(response, untold);
+    const pendingEvents = this.pendingEvents.get(planId);
+    if (pendingEvents === undefined) return;
+    this.pendingEvents.delete(planId);
+    for (const response of this.listeners.get(planId)?.keys() ?? []) send(response, pendingEvents);
   }
 
   /** Tells who is where, some time after someone came, went or moved. */

@@ -20,10 +20,10 @@ export function schemaOf(fields: Fields): Record<string, Joi.Schema> {
   return Object.fromEntries(Object.entries(fields).map(([key, field]) => [key, schemaOfField(field)]));
 }
 
-function schemaOfField({ form, orNull, mayBeLeftOut }: Field): Joi.Schema {
+function schemaOfField({ form, orNull, isOptional }: Field): Joi.Schema {
   let schema = schemaOfForm(form);
   if (orNull) schema = schema.allow(null);
-  return mayBeLeftOut ? schema.optional() : schema;
+  return isOptional ? schema.optional() : schema;
 }
 
 function schemaOfForm(form: Form): Joi.Schema {

@@ -45,8 +45,8 @@ const renameSchema = allOf({ name, note });
 const PAGE = 100;
 
 /** The routes by which a plan's history is looked at, moments of it are compared and kept, and gone back to. */
-export function historyRoutes(routing: Routing, surroundings: AppServices): void {
-  const { store, events, work, now, linkSync } = surroundings;
+export function historyRoutes(routing: Routing, services: AppServices): void {
+  const { store, events, work, now, linkSync } = services;
   const body = json({ size: 256 << 10, values: FEW_VALUES });
   // By day and person, in sentences, the latest first.
   routing.plan('view', 'get', '/plans/:id/history', async ({ request, response, plan: { id } }) => {
@@ -168,7 +168,7 @@ export function historyRoutes(routing: Routing, surroundings: AppServices): void
       const line = store.snapshots.of(plan.id).find((each) => each.id === id);
       if (!line) throw new ApiError(404, 'notFound', messageFor('server.snapshotGone'));
       const task = { kind: 'readSnapshot', database: store.file, planId: plan.id, id } as const;
-      await surroundings.createFrom(task, copy, person, (settings) => ({ ...settings, name: speakerFor(request).say(messageFor('server.snapshot.asOf', { plan: settings.name, moment: line.name })).slice(0, 80) })); // prettier-ignore
+      await services.createFrom(task, copy, person, (settings) => ({ ...settings, name: speakerFor(request).say(messageFor('server.snapshot.asOf', { plan: settings.name, moment: line.name })).slice(0, 80) })); // prettier-ignore
       response.status(201).json({ id: copy });
     },
     body,

@@ -25,14 +25,14 @@ const LIES_READY = 3_600_000;
 const restoreSchema = allOf({ plans: Joi.array().items(idField).min(1).max(10_000) });
 
 /** The routes of whoever keeps the server: backups, made, handed out and restored from. */
-export function maintenanceRoutes(routing: Routing, surroundings: AppServices): void {
-  const { store, maintenance, work, report, uploads } = surroundings;
+export function maintenanceRoutes(routing: Routing, services: AppServices): void {
+  const { store, maintenance, work, report, uploads } = services;
   const body = json({ size: 1 << 20, values: FEW_VALUES });
   const folder = join(dirname(store.file), 'restoring');
   // What an earlier run left there is of no use any more.
   rmSync(folder, { recursive: true, force: true });
 
-  routing.keeper('get', '/backups', ({ response }) => {
+  routing.admin('get', '/backups', ({ response }) => {
     response.json({
       backups: maintenance.backups(),
       kept: maintenance.kept,
@@ -41,7 +41,7 @@ export function maintenanceRoutes(routing: Routing, surroundings: AppServices): 
     });
   });
 
-  routing.keeper(
+  routing.admin(
     'post',
     '/backups',
     async ({ response }) => {
@@ -50,21 +50,21 @@ export function maintenanceRoutes(routing: Routing, surroundings: AppServices): 
     body,
   );
 
-  routing.keeper('get', '/backups/:name', async ({ request, response }) => {
+  routing.admin('get', '/backups/:name', async ({ request, response }) => {
     const file = fileOf(request.params.name);
     await new Promise<void>((resolve, reject) => {
       response.download(file, (error: Error | undefined) => (error && !response.headersSent ? reject(error) : resolve())); // prettier-ignore
     });
   });
 
-  routing.keeper('delete', '/backups/:name', ({ request, response }) => {
+  routing.admin('delete', '/backups/:name', ({ request, response }) => {
     if (!maintenance.remove(String(request.params.name)))
       throw new ApiError(404, 'notFound', messageFor('server.backup.gone'));
     response.status(204).end();
   });
 
   // A backup is made ready to be restored from: one that is sent, or one that is kept here. Nothing is stored by that.
-  routing.keeper(
+  routing.admin(
     'post',
     '/restores',
     async ({ request, response }) => {
@@ -80,7 +80,7 @@ export function maintenanceRoutes(routing: Routing, surroundings: AppServices): 
     uploads,
   );
 
-  routing.keeper(
+  routing.admin(
     'post',
     '/backups/:name/restores',
     async ({ request, response }) => {
@@ -98,7 +98,7 @@ export function maintenanceRoutes(routing: Routing, surroundings: AppServices): 
   );
 
   // Plans of a backup become plans here, with their ledgers and histories; what is here stays as it is.
-  routing.keeper(
+  routing.admin(
     'post',
     '/restores/:restore',
     async ({ request, response, person }) => {
@@ -130,7 +130,7 @@ export function maintenanceRoutes(routing: Routing, surroundings: AppServices): 
     const isTaken = store.plans.isTaken(planId);
     const id = isTaken ? randomUUID() : planId;
     const free = names.includes(name) ? freeCopyName(name, names) : name;
-    await surroundings.createFrom(
+    await services.createFrom(
       { kind: 'restorePlan', file, planId },
       id,
       { id: ownerId, name: '' },

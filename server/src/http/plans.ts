@@ -25,7 +25,7 @@ import { planFor } from './access.ts';
 import { refuseTaken } from './createFrom.ts';
 import { speakerFor } from '../language.ts';
 import { ApiError, errorAnswer, refusalError } from './errors.ts';
-import { readWorkbookQuery } from './handOverSchemas.ts';
+import { readWorkbookQuery } from './exportSchemas.ts';
 import { keepBeforeImport } from './history.ts';
 import type { Routing } from './routing.ts';
 import { readCopy, readHere, readId, readNewPlan, readOrder, readQueue } from './schemas.ts';
@@ -49,8 +49,8 @@ const HISTORY = 200;
 const MANY_ROWS = 5000;
 
 /** All routes below /api/plans. */
-export function planRoutes(routing: Routing, surroundings: AppServices): void {
-  const { store, events, work, now, report, linkSync, uploads } = surroundings;
+export function planRoutes(routing: Routing, services: AppServices): void {
+  const { store, events, work, now, report, linkSync, uploads } = services;
   const body = json({ size: MAX_BODY, values: FEW_VALUES });
   const workbook = express.raw({ limit: MAX_WORKBOOK, type: () => true });
   const thisMonth = () => monthOfDay(dayOf(now()));
@@ -60,10 +60,10 @@ export function planRoutes(routing: Routing, surroundings: AppServices): void {
     const plans: object[] = [];
     // One after the other: whoever has many plans asks for no more at once than anybody else.
     for (const { id, name, currency, locale, role, standing } of store.plans.listFor(person.id, month))
-      plans.push({ id, name, currency, locale, role, ...(standing ?? (await standingNow(id))) });
+      plans.push({ id, name, currency, locale, role, ...(standing ?? (await statusNow(id))) });
     response.json({ plans, feeds: store.feeds.among(person.id) });
 
-    async function standingNow(id: string) {
+    async function statusNow(id: string) {
       const { standing, revision } = await work.quick.do<'standing'>({
         kind: 'standing',
         database: store.file,
@@ -73,7 +73,7 @@ export function planRoutes(routing: Routing, surroundings: AppServices): void {
       // It is kept for the next time; where it cannot be, it is only computed once more then.
       if (store.plans.find(id)?.revision === revision) {
         try {
-          store.plans.keepStanding(id, revision, month, standing);
+          store.plans.storeStatus(id, revision, month, standing);
         } catch (error) {
           if (!storageTrouble(error)) throw error;
         }
@@ -111,7 +111,7 @@ export function planRoutes(routing: Routing, surroundings: AppServices): void {
       refuseTaken(store, id);
       await withTempFile(async (file) => {
         await storeBody(request, file, MAX_FILE);
-        await surroundings.createFrom({ kind: 'readFile', file }, id, person);
+        await services.createFrom({ kind: 'readFile', file }, id, person);
       });
       response.status(201).json({ id });
     },
@@ -123,12 +123,12 @@ export function planRoutes(routing: Routing, surroundings: AppServices): void {
     'post',
     '/plans/workbooks',
     async ({ request, response }) => {
-      const asked = readWorkbookQuery(request.query);
+      const context = readWorkbookQuery(request.query);
       const sent = request.body instanceof Uint8Array ? request.body : new Uint8Array();
       const task = {
         kind: 'audit',
         file: sent,
-        ...asked,
+        ...context,
         today: dayOf(now()),
         language: speakerFor(request).language,
       } as const;
@@ -191,7 +191,7 @@ export function planRoutes(routing: Routing, surroundings: AppServices): void {
       const copyId = readCopy(request.body).id;
       refuseTaken(store, copyId);
       const names = store.plans.listFor(person.id, thisMonth()).map(({ name }) => name);
-      await surroundings.createFrom({ kind: 'readPlan', database: store.file, planId: id }, copyId, person, (plan) => ({
+      await services.createFrom({ kind: 'readPlan', database: store.file, planId: id }, copyId, person, (plan) => ({
         ...plan,
         name: freeCopyName(plan.name, names),
       }));
@@ -277,7 +277,7 @@ export function planRoutes(routing: Routing, surroundings: AppServices): void {
     if (!outcome.repeated) {
       events.publish(planId, outcome.entry, person);
       linkSync.hasChanged(planId, person.id);
-      if (isImport(order)) keepBeforeImport(surroundings, planId, person, outcome.entry.revision - 1);
+      if (isImport(order)) keepBeforeImport(services, planId, person, outcome.entry.revision - 1);
     }
     return outcome.entry;
   }

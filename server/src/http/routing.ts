@@ -13,7 +13,7 @@ import { ApiError } from './errors.ts';
  * Who may ask for something: anyone, whoever is signed in, whoever keeps the server, or who has a role in the plan that
  * allows it; `restore` is what an owner may do with a deleted plan.
  */
-export type Access = 'anyone' | 'person' | 'keeper' | Purpose | 'restore';
+export type Access = 'anyone' | 'person' | 'admin' | Purpose | 'restore';
 
 export type Method = 'get' | 'post' | 'put' | 'patch' | 'delete';
 
@@ -25,7 +25,7 @@ export interface Rule {
 }
 
 /** What a route is asked, by whom. */
-export interface Asked {
+export interface RequestContext {
   readonly request: Request;
   readonly response: Response;
   readonly person: Person;
@@ -34,11 +34,11 @@ export interface Asked {
 }
 
 /** What a route of a plan is asked. */
-export interface AskedOfPlan extends Asked {
+export interface PlanRequestContext extends RequestContext {
   readonly plan: StoredPlan;
 }
 
-type Answering<A> = (asked: A) => unknown;
+type Handler<A> = (context: A) => unknown;
 
 /**
  * The one way routes are made: each says who may ask, which is settled before anything of the request's body is read. The
@@ -59,7 +59,7 @@ export class Routing {
   anyone(
     method: Method,
     path: string,
-    answer: Answering<Omit<Asked, 'person'> & { readonly person: Person | null }>,
+    answer: Handler<Omit<RequestContext, 'person'> & { readonly person: Person | null }>,
     ...before: RequestHandler[]
   ): void {
     this.add(method, path, 'anyone', before, (request, response) => {
@@ -79,18 +79,18 @@ export class Routing {
   }
 
   /** A route for who is signed in. */
-  person(method: Method, path: string, answer: Answering<Asked>, ...before: RequestHandler[]): void {
+  person(method: Method, path: string, answer: Handler<RequestContext>, ...before: RequestHandler[]): void {
     this.add(method, path, 'person', [this.check(() => {}), ...before], (request, response) =>
       answer({ request, response, ...callerIn(response) }),
     );
   }
 
   /** A route for whoever keeps the server: the first person. */
-  keeper(method: Method, path: string, answer: Answering<Asked>, ...before: RequestHandler[]): void {
+  admin(method: Method, path: string, answer: Handler<RequestContext>, ...before: RequestHandler[]): void {
     const check = this.check(({ person }) => {
       if (person.id !== LOCAL_PERSON.id) throw new ApiError(403, 'forbidden', messageFor('server.administratorOnly'));
     });
-    this.add(method, path, 'keeper', [check, ...before], (request, response) =>
+    this.add(method, path, 'admin', [check, ...before], (request, response) =>
       answer({ request, response, ...callerIn(response) }),
     );
   }
@@ -100,7 +100,7 @@ export class Routing {
     access: Purpose | 'restore',
     method: Method,
     path: string,
-    answer: Answering<AskedOfPlan>,
+    answer: Handler<PlanRequestContext>,
     ...before: RequestHandler[]
   ): void {
     const find = (person: Person, request: Request) =>

@@ -4,7 +4,7 @@ import {
   COMMANDS,
   ENTRY_ORDERS,
   ENTRY_STATES,
-  FORMER_KINDS,
+  RENAMED_KINDS,
   MAX_MONTHS,
   MAX_WHAT,
   columnsBut,
@@ -36,7 +36,7 @@ const envelope = allOf({
   id,
   command: Joi.object({
     kind: Joi.string()
-      .valid(...Object.keys(orders), ...FORMER_KINDS)
+      .valid(...Object.keys(orders), ...RENAMED_KINDS)
       .messages({ 'any.only': 'server.commandUnknown' })
       .required(),
   }).unknown(),
@@ -159,7 +159,7 @@ function brokenTextIn(body: unknown): string[] | null {
 
 /** Which entries are asked for: all, the newest first, the first hundred, unless the query says otherwise. */
 export function readEntriesQuery(query: unknown): EntryQuery & Page {
-  type Asked = Partial<Pick<EntryQuery, 'state' | 'order' | 'text'>> &
+  type EntriesQuery = Partial<Pick<EntryQuery, 'state' | 'order' | 'text'>> &
     Partial<Record<'from' | 'to' | 'lines' | 'accounts' | 'least' | 'most' | 'ascending' | 'offset' | 'limit', string>>;
   const {
     from,
@@ -174,7 +174,7 @@ export function readEntriesQuery(query: unknown): EntryQuery & Page {
     ascending,
     offset = '0',
     limit = '100',
-  } = read<Asked>(entriesQuery, query);
+  } = read<EntriesQuery>(entriesQuery, query);
   const amount = (given: string | undefined) => (given === undefined ? null : Number(given));
   return {
     from: from === undefined ? ALL_ENTRIES.from : from.length === 7 ? firstDay(toMonth(from)) : from,
@@ -198,7 +198,7 @@ const statementQuery = Joi.object({ account: id, accounts: Joi.string().max(8000
 const accountsByNumber = Joi.object().pattern(Joi.string().max(64), id).max(50);
 
 /** What is said of a bank's file: the account it is of, those of several by their numbers, and how a table is written. */
-export function readStatementQuery(query: unknown): StatementAsked {
+export function readStatementQuery(query: unknown): StatementQuery {
   const { account = null, accounts, csv } = read<{ account?: string; accounts?: string; csv?: string }>(statementQuery, query); // prettier-ignore
   return {
     account,
@@ -208,7 +208,7 @@ export function readStatementQuery(query: unknown): StatementAsked {
 }
 
 /** How a bank's file is to be read. */
-interface StatementAsked {
+interface StatementQuery {
   readonly account: string | null;
   readonly accounts: Readonly<Record<string, string>>;
   readonly csv: CsvFormat | null;

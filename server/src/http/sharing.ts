@@ -7,7 +7,7 @@ import { FEW_VALUES, json } from './json.ts';
 import { messageFor } from '../message.ts';
 import { ApiError } from './errors.ts';
 import { allOf, date } from './fields.ts';
-import { readHandOver } from './handOverSchemas.ts';
+import { readExportRequest } from './exportSchemas.ts';
 import type { Routing } from './routing.ts';
 import { read, readId } from './schemas.ts';
 import { fileName, type AppServices } from './appServices.ts';
@@ -25,8 +25,8 @@ const MOST_LINKS = 200;
 const INVITED_FOR = 30;
 
 /** The routes by which a plan is shared: who may do what with it, links to it, and files of it by mail. */
-export function sharingRoutes(routing: Routing, surroundings: AppServices): void {
-  const { store, events, now, work, linkSync, post } = surroundings;
+export function sharingRoutes(routing: Routing, services: AppServices): void {
+  const { store, events, now, work, linkSync, post } = services;
   const { sharing, people, plans } = store;
   const body = json({ size: 64 << 10, values: FEW_VALUES });
   const labelAt = () => now().toISOString();
@@ -53,7 +53,7 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
       if (!post.isThere) throw new ApiError(422, 'invalid', messageFor('server.mail.useLinkInstead'), 'address');
       const until = addDays(dayOf(now()), INVITED_FOR);
       const { id, held } = addLink(plan.id, person.id, { role, until, once: true, address });
-      const link = `${surroundings.publicUrl()}/join/${held}`;
+      const link = `${services.publicUrl()}/join/${held}`;
       try {
         await post.send(
           {
@@ -141,14 +141,14 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
     '/plans/:id/mail',
     async ({ request, response, person, plan }) => {
       const { address, text, file } = read<{ address: string; text: string; file: unknown }>(mailSchema, request.body);
-      const { handOver, language = speakerFor(request).language } = readHandOver(file);
+      const { exportRequest, language = speakerFor(request).language } = readExportRequest(file);
       const { say } = speakerOf(language);
       if (!post.isThere) throw new ApiError(404, 'notFound', messageFor('server.mail.notSetUp'));
-      const written = await work.slow.do<'handOver'>({
-        kind: 'handOver',
+      const written = await work.slow.do<'export'>({
+        kind: 'export',
         database: store.file,
         planId: plan.id,
-        handOver,
+        exportRequest,
         today: dayOf(now()),
         language,
       });
@@ -157,7 +157,7 @@ export function sharingRoutes(routing: Routing, surroundings: AppServices): void
           to: address,
           subject: say(messageFor('server.mail.exportSubject', { who: person.name, what: written.name })),
           text: text || say(messageFor('server.mail.exportBody', { what: written.name })),
-          attachment: { name: fileName(written.name, handOver.kind), content: written.file },
+          attachment: { name: fileName(written.name, exportRequest.kind), content: written.file },
         },
         { person: person.id, plan: plan.id },
       );

@@ -44,8 +44,8 @@ interface NewPerson {
 }
 
 /** The routes by which people sign in and see to what is theirs. */
-export function signInRoutes(routing: Routing, surroundings: AppServices): void {
-  const { store, callers, events, linkSync, now, outside, attempts, work, post } = surroundings;
+export function signInRoutes(routing: Routing, services: AppServices): void {
+  const { store, callers, events, linkSync, now, outside, attempts, work, post } = services;
   const { people, sharing } = store;
   const body = json({ size: 16 << 10, values: FEW_VALUES });
   const labelAt = () => now().toISOString();
@@ -54,7 +54,7 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
   routing.anyone('get', '/me', ({ response, person }) => {
     const self = person && people.find(person.id);
     response.json({
-      person: self ? { ...self, isKeeper: self.id === LOCAL_PERSON.id } : null,
+      person: self ? { ...self, isAdmin: self.id === LOCAL_PERSON.id } : null,
       signsIn: people.haveSignIn(),
       mail: outside.mail,
       isDemo: callers.isDemo,
@@ -172,12 +172,12 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
       const text = say(
         messageFor('server.mail.passwordBody', {
           name: person.name,
-          link: `${surroundings.publicUrl()}/reset/${held}`,
+          link: `${services.publicUrl()}/reset/${held}`,
         }),
       );
       await post
         .send({ to: person.address, subject: say(messageFor('server.mail.passwordSubject')), text })
-        .catch(surroundings.report);
+        .catch(services.report);
     },
     body,
   );
@@ -351,10 +351,8 @@ export function signInRoutes(routing: Routing, surroundings: AppServices): void 
     people.want(personId, address, address !== '');
     if (address === '' || !post.isThere) return;
     const held = people.beginConfirmation(personId, address, later(CONFIRMATION_LASTS));
-    const text = say(
-      messageFor('server.mail.confirmBody', { name, link: `${surroundings.publicUrl()}/confirm/${held}` }),
-    );
-    await post.send({ to: address, subject: say(messageFor('server.mail.confirmSubject')), text }, { person: personId }).catch(surroundings.report); // prettier-ignore
+    const text = say(messageFor('server.mail.confirmBody', { name, link: `${services.publicUrl()}/confirm/${held}` }));
+    await post.send({ to: address, subject: say(messageFor('server.mail.confirmSubject')), text }, { person: personId }).catch(services.report); // prettier-ignore
   }
 
   /** Asks for one's own password again, at the pace of one's own session. */

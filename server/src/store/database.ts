@@ -16,7 +16,7 @@ import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Database from 'better-sqlite3';
 import { MessageError, plainText } from '@haushalt/core';
-import { entryNow } from './formerEntries.ts';
+import { entryNow } from './storedEntries.ts';
 import { pause } from './pause.ts';
 import { messageFor, type Message } from '../message.ts';
 

@@ -1,4 +1,4 @@
-import type { Month, PlanRow, Standing } from '@haushalt/core';
+import type { Month, PlanRow, PlanStatus } from '@haushalt/core';
 import type { Sqlite } from './database.ts';
 
 export type Role = 'owner' | 'editor' | 'viewer';
@@ -16,7 +16,7 @@ export interface ListedPlan extends StoredPlan {
   readonly currency: string;
   readonly locale: string;
   /** How it stands, as it was last reckoned; `null` when that was for another revision or from another month. */
-  readonly standing: Standing | null;
+  readonly standing: PlanStatus | null;
 }
 
 /** The plans themselves, apart from what is in them, and who may do what with them. */
@@ -39,7 +39,7 @@ export interface PlanStore {
   /** Plans that were never completed. */
   incomplete(): string[];
   remove(id: string): void;
-  keepStanding(id: string, revision: number, month: Month, standing: Standing): void;
+  storeStatus(id: string, revision: number, month: Month, standing: PlanStatus): void;
   setRevision(id: string, revision: number): void;
   setDeleted(id: string, at: string | null): void;
   roleOf(id: string, personId: string): Role | undefined;
@@ -90,7 +90,7 @@ export function createPlanStore(database: Sqlite): PlanStore {
     listFor: (personId, month) =>
       list
         .all(month, personId)
-        .map((row) => ({ ...row, standing: row.standing === null ? null : (JSON.parse(row.standing) as Standing) })),
+        .map((row) => ({ ...row, standing: row.standing === null ? null : (JSON.parse(row.standing) as PlanStatus) })),
     deletedOf: (personId) => deletedOf.all(personId),
     deletedBefore: (at) => deletedBefore.all(at),
     all: () => all.all(),
@@ -103,7 +103,7 @@ export function createPlanStore(database: Sqlite): PlanStore {
     complete: (id) => void complete.run(id),
     incomplete: () => incomplete.all(),
     remove: (id) => void remove.run(id),
-    keepStanding: (id, revision, month, standing) => void keep.run(id, revision, month, JSON.stringify(standing)),
+    storeStatus: (id, revision, month, standing) => void keep.run(id, revision, month, JSON.stringify(standing)),
     setRevision: (id, revision) => void setRevision.run(revision, id),
     setDeleted: (id, at) => void setDeleted.run(at, id),
     roleOf: (id, personId) => role.get(id, personId)?.role,

@@ -16,7 +16,7 @@ import {
   type Refusal,
 } from '@haushalt/core';
 import { messageFor, type Message } from '../message.ts';
-import type { FeedStore } from './feeds.ts';
+import type { FeedStore } from './planLinks.ts';
 import type { LedgerStore } from './ledger.ts';
 import type { PlanStore } from './plans.ts';
 

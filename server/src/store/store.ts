@@ -22,7 +22,7 @@ import { decisionOn, isLarge, isStep, labelOf, type Order, type WayBack } from '
 import { differing, whyNotEntered, whyNotFollowed, whyNotInLedger } from './refusals.ts';
 import { cameInMeanwhile, createTwiceFinder } from './twice.ts';
 import { createUnfinishedStore } from './unfinished.ts';
-import { createFeedStore, type FeedStore } from './feeds.ts';
+import { createFeedStore, type FeedStore } from './planLinks.ts';
 import { createLedgerStore, type LedgerChange, type LedgerStore } from './ledger.ts';
 import { changesAsText, createLogStore, type LogEntry, type LogLimits, type LogStore, type StoredStep } from './log.ts';
 import { LOCAL_PERSON, createPeopleStore, type PeopleStore, type Person } from './people.ts';

@@ -5,7 +5,7 @@ import {
   TABLES,
   TABLE_NAMES,
   applyChanges,
-  compareMoments,
+  compareVersions,
   differenceBetween,
   documentFrom,
   entryOf,
@@ -84,7 +84,7 @@ export interface ReadSnapshotTask {
 export class NoSuchMoment extends MessageError {}
 
 /** The most entries whose differences are told one by one. */
-const MOST_TOLD = 500;
+const MAX_CHANGES_SHOWN = 500;
 
 /** A comparison as it is sent. */
 export interface ComparisonShown extends Comparison {
@@ -117,8 +117,8 @@ export class PlanVersions {
     const [old, now] = [this.whole(before), this.whole(after)];
     const entries = this.entriesBetween(old, now);
     return {
-      ...compareMoments(old, now),
-      entries: entries.slice(0, MOST_TOLD).flatMap((change) => rowInWords(change, old.document, now.document)),
+      ...compareVersions(old, now),
+      entries: entries.slice(0, MAX_CHANGES_SHOWN).flatMap((change) => rowInWords(change, old.document, now.document)),
       entryCount: entries.length,
     };
   }

@@ -11,14 +11,14 @@ import {
   nameOf,
   planOf,
   rowsOf,
-  standingOf,
+  planStatus,
   toPlanFile,
   type Change,
   type Day,
   type Document,
   type EntryQuery,
   type Month,
-  type Standing,
+  type PlanStatus,
 } from '@haushalt/core';
 import {
   StatementError,
@@ -38,7 +38,7 @@ import { createLogStore } from '../store/log.ts';
 import { createRowStore } from '../store/rows.ts';
 import { pause } from '../store/pause.ts';
 import { createUnfinishedStore } from '../store/unfinished.ts';
-import { fileHandedOver, pagesShown, type HandOverTask, type PagesTask } from './handOver.ts';
+import { fileHandedOver, pagesShown, type HandOverTask, type PagesTask } from './exports.ts';
 import {
   NoBackup,
   planInBackup,
@@ -87,7 +87,7 @@ type TaskOfAKind =
       readonly kind: 'audit';
       readonly file: Uint8Array;
       readonly title: string;
-      readonly mend: boolean;
+      readonly fix: boolean;
       readonly said: ReadingCorrections;
       readonly asPages: boolean;
       readonly today: Day;
@@ -119,7 +119,7 @@ export interface TaskResult {
   readonly earlier: Uint8Array;
   readonly copyDatabase: null;
   readonly strength: Strength;
-  readonly standing: { readonly standing: Standing; readonly revision: number };
+  readonly standing: { readonly standing: PlanStatus; readonly revision: number };
   /** The figures that other plans follow, by what they are of; nothing of what is gone. */
   readonly fed: Readonly<Record<string, FedFigures>>;
   /** What a workbook is, what is wrong with it, and the plan it makes, as JSON text; or the audit as a PDF. */
@@ -137,7 +137,7 @@ export interface TaskResult {
   readonly restorePlan: null;
   /** Some of the pages, as JSON text: a `PagesShown`. */
   readonly pages: Uint8Array;
-  readonly handOver: { readonly name: string; readonly file: Uint8Array };
+  readonly export: { readonly name: string; readonly file: Uint8Array };
 }
 
 /** What a task tells while it is under way: parts of what it comes to, and how far it is. */
@@ -212,7 +212,7 @@ function performed(
       return strengthOfPassword(task);
     case 'standing':
       return reading(task, ({ document, revision }) => ({
-        standing: standingOf(new Model(document()), task.month),
+        standing: planStatus(new Model(document()), task.month),
         revision: revision(),
       }));
     case 'history':
@@ -242,7 +242,7 @@ function performed(
       return audited(task, progress);
     case 'pages':
       return pagesShown(task, (read) => reading(task, read), progress).then((shown) => encode(JSON.stringify(shown)));
-    case 'handOver':
+    case 'export':
       return fileHandedOver(task, (read) => reading(task, read), progress);
   }
 }
@@ -254,11 +254,11 @@ async function strengthOfPassword({ password, own }: Extract<Task, { kind: 'stre
 }
 
 async function audited(
-  { file, title, mend, said, asPages, today }: Extract<Task, { kind: 'audit' }>,
+  { file, title, fix, said, asPages, today }: Extract<Task, { kind: 'audit' }>,
   progress: Progress,
 ): Promise<Uint8Array> {
   progress(0, messageFor('server.progress.readingFile'));
-  const audited = await auditWorkbook(file, title, mend, said);
+  const audited = await auditWorkbook(file, title, fix, said);
   progress(0.9, messageFor('server.progress.creatingPlan'));
   if (asPages) return auditPdf(audited, title, today);
   const { document, ...found } = audited;

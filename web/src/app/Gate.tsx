@@ -60,7 +60,7 @@ export function Gate({ children }: { readonly children: ReactNode }) {
       {children}
       {isOut && (
         <Modal show centered animation={false} backdrop="static" keyboard={false} aria-labelledby="again-title">
-          <Modal.Body className="slip slip-again">
+          <Modal.Body className="centered-card centered-card-again">
             <h1 id="again-title">{t('people.signInToContinue')}</h1>
             <p>{t('people.signedOut')}</p>
             <SignInForm mail={me.mail} who={me.person.name} onDone={signedIn} />

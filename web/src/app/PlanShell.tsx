@@ -63,7 +63,7 @@ function Settings({ onClose }: { readonly onClose: () => void }) {
   return PlanSettings && <PlanSettings onClose={onClose} />;
 }
 
-/** Everything around the pages of one open plan: the pages' list, the head, and the shelf of assumptions. */
+/** Everything around the pages of one open plan: the pages' list, the head, and the panel of assumptions. */
 export function PlanShell() {
   const { planId = '' } = useParams();
   const isReady = useFormulaField();
@@ -113,7 +113,7 @@ function otherPlace(id: string, document: Document): string | null {
   return document.accounts.has(id) ? `accounts?account=${encodeURIComponent(id)}` : null;
 }
 
-const SHELF_KEY = 'haushalt:shelf';
+const ASSUMPTIONS_OPEN_KEY = 'haushalt:shelf';
 
 /** As it was left; at first open where twelve months fit beside it. On a phone it would lie over the page. */
 function isAssumptionsOpenAtFirst(stored: unknown): boolean {
@@ -124,7 +124,7 @@ function isAssumptionsOpenAtFirst(stored: unknown): boolean {
 function Shell({ planId }: { readonly planId: string }) {
   const session = useSession();
   const notices = useNotices();
-  const [isAssumptionsOpen, setAssumptionsOpen] = useStored(SHELF_KEY, isAssumptionsOpenAtFirst);
+  const [isAssumptionsOpen, setAssumptionsOpen] = useStored(ASSUMPTIONS_OPEN_KEY, isAssumptionsOpenAtFirst);
   const page = useRef<HTMLElement>(null);
   const [keysOpen, setKeysOpen] = useState(false);
   const [settingsOpen, setSettingsOpen] = useState(false);
@@ -139,19 +139,19 @@ function Shell({ planId }: { readonly planId: string }) {
     notices.say(refusal ? { text: say(refusal.message), tone: 'warning' } : { text: t('shell.redone', { label }) });
   }, [session, notices]);
 
-  /** Opens or closes the shelf. What is being typed there is taken first; what cannot be taken keeps it open. */
+  /** Opens or closes the panel of assumptions. What is being typed there is taken first; what cannot be taken keeps it open. */
   const toggleAssumptions = useCallback(() => {
-    const shelf = window.document.querySelector<HTMLElement>('.shelf');
+    const panel = window.document.querySelector<HTMLElement>('.assumptions-panel');
     const field = window.document.activeElement;
-    if (shelf && field instanceof HTMLElement && shelf.contains(field)) {
+    if (panel && field instanceof HTMLElement && panel.contains(field)) {
       flushSync(() => field.blur());
-      if (shelf.contains(field) && field.getAttribute('aria-invalid') === 'true') return field.focus();
+      if (panel.contains(field) && field.getAttribute('aria-invalid') === 'true') return field.focus();
     }
     setAssumptionsOpen((open) => !open);
   }, [setAssumptionsOpen]);
 
   useEffect(() => {
-    const actions = { undo, redo, shelf: toggleAssumptions, keys: () => setKeysOpen(true) };
+    const actions = { undo, redo, assumptions: toggleAssumptions, keys: () => setKeysOpen(true) };
     const pressed = (event: KeyboardEvent) => {
       if (event.defaultPrevented) return;
       const bound = boundTo(SHELL_KEYS, event);
@@ -196,7 +196,7 @@ function Shell({ planId }: { readonly planId: string }) {
 
   return (
     <ShellContext value={shell}>
-      <div className={`shell ${isAssumptionsOpen ? 'shelf-open' : ''} ${pagesOpen ? 'pages-open' : ''}`}>
+      <div className={`shell ${isAssumptionsOpen ? 'assumptions-panel-open' : ''} ${pagesOpen ? 'pages-open' : ''}`}>
         <a
           className="skip-link"
           href="#page"
@@ -242,13 +242,13 @@ function Shell({ planId }: { readonly planId: string }) {
               onClick={toggleAssumptions}
               title={t('shell.assumptionsHint')}
             >
-              <Icon name="shelf" />
+              <Icon name="sliders" />
               <span className="tool-words">{t('shell.assumptions')}</span>
             </button>
             <PersonMenu />
           </div>
         </header>
-        <Pages planId={planId} onSettings={openSettings} />
+        <Pages planId={planId} onOpenSettings={openSettings} />
         <main className="shell-main" ref={page} tabIndex={-1} id="page">
           <LookingStrip planId={planId} />
           <ScenarioStrip planId={planId} />
@@ -289,7 +289,7 @@ function PlanName() {
 /** Says to who may only look that what they change is only tried, and how to have a plan of their own. */
 function LookingStrip({ planId }: { readonly planId: string }) {
   const session = useSession();
-  const { mayChange, tried } = useRole();
+  const { canEdit, tried } = useRole();
   const navigate = useNavigate();
   const notices = useNotices();
   const copy = useMutation({
@@ -297,7 +297,7 @@ function LookingStrip({ planId }: { readonly planId: string }) {
     onSuccess: ({ id }) => void navigate(`/plans/${id}`),
     onError: (error) => notices.say({ text: error.message, tone: 'warning' }),
   });
-  if (mayChange) return null;
+  if (canEdit) return null;
   return (
     <div className={`looking-strip ${tried > 0 ? 'is-trying' : ''}`}>
       <Icon name="show" /> <span>{t('people.viewerTries', { tried })}</span>
@@ -371,10 +371,10 @@ function Steps({ onUndo, onRedo }: { readonly onUndo: () => void; readonly onRed
 
 const Pages = memo(function Pages({
   planId,
-  onSettings,
+  onOpenSettings,
 }: {
   readonly planId: string;
-  readonly onSettings: () => void;
+  readonly onOpenSettings: () => void;
 }) {
   return (
     <nav className="shell-nav" aria-label={t('shell.planPages')}>
@@ -394,7 +394,7 @@ const Pages = memo(function Pages({
           <Icon name="saveFile" />
           {t('shell.saveAsFile')}
         </a>
-        <button type="button" onClick={onSettings}>
+        <button type="button" onClick={onOpenSettings}>
           <Icon name="settings" />
           {t('shell.settings')}
         </button>
@@ -417,8 +417,8 @@ function HeadCount({ planId }: { readonly planId: string }) {
 
 function SaveState() {
   const { waiting, reachable } = useSaving();
-  const { mayChange } = useRole();
-  if (!mayChange && reachable) return <span className="save-state">{t('people.viewOnly')}</span>;
+  const { canEdit } = useRole();
+  if (!canEdit && reachable) return <span className="save-state">{t('people.viewOnly')}</span>;
   const text = reachable ? t('shell.saving', { waiting }) : t('shell.serverUnavailable', { waiting });
   return (
     <span className={`save-state ${reachable ? '' : 'is-away'}`} role={reachable ? undefined : 'status'}>

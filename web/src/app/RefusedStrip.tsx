@@ -21,7 +21,7 @@ export function RefusedStrip() {
           <button
             type="button"
             className="btn btn-link"
-            onClick={() => refused.forEach(({ id }) => session.letGoOf(id))}
+            onClick={() => refused.forEach(({ id }) => session.discardPending(id))}
           >
             {t('session.discardAll')}
           </button>
@@ -37,7 +37,7 @@ export function RefusedStrip() {
             <button type="button" className="btn btn-sm btn-outline-primary" onClick={() => session.tryAgain(each)}>
               {t('session.tryAgain')}
             </button>
-            <button type="button" className="btn btn-sm btn-link" onClick={() => session.letGoOf(each.id)}>
+            <button type="button" className="btn btn-sm btn-link" onClick={() => session.discardPending(each.id)}>
               {t('session.discard')}
             </button>
           </li>
@@ -48,14 +48,14 @@ export function RefusedStrip() {
 }
 
 /** Of how many entries it is told how they differ. */
-const MOST_TOLD = 5;
+const MAX_CHANGES_SHOWN = 5;
 
 /** The entries that stood against a change, as they were then, beside what they were to be. */
 function WhatIsThere({ refused, document }: { readonly refused: RejectedCommand; readonly document: Document }) {
   const { order, now } = refused;
   if (order.kind !== 'entries.set') return null;
   const meant = new Map(order.entries.map(({ entry, after }) => [entry, after]));
-  return now.slice(0, MOST_TOLD).map(({ entry, now: before }) => {
+  return now.slice(0, MAX_CHANGES_SHOWN).map(({ entry, now: before }) => {
     const after = meant.get(entry) ?? null;
     if (before === null) return after && <p key={entry}>{t('session.noLongerExists')}</p>;
     const change: EntryChange = {

@@ -2,7 +2,7 @@ import type { KeyBinding } from '../ui/keys.ts';
 import { t } from '../language/language.ts';
 
 interface ShellAction {
-  readonly action: 'undo' | 'redo' | 'shelf' | 'keys';
+  readonly action: 'undo' | 'redo' | 'assumptions' | 'keys';
   /** Whether it is done while something is being typed too. */
   readonly whileTyping: boolean;
 }
@@ -24,7 +24,7 @@ export const SHELL_KEYS: readonly KeyBinding<ShellAction>[] = [
     get words() {
       return t('shell.keys.assumptions');
     },
-    does: { action: 'shelf', whileTyping: true },
+    does: { action: 'assumptions', whileTyping: true },
   },
   {
     presses: ['?'],

@@ -41,7 +41,7 @@ interface CalendarFieldProps {
   readonly kind: 'day' | 'month';
   readonly className?: string;
   readonly onCommit: (text: string) => string | null;
-  readonly onNudge: (direction: 1 | -1) => void;
+  readonly onStep: (direction: 1 | -1) => void;
   readonly onPick: (day: Day) => void;
   readonly inputRef?: Ref<HTMLInputElement>;
   readonly name?: string;
@@ -59,7 +59,7 @@ function CalendarField(props: CalendarFieldProps) {
     kind,
     className = '',
     onCommit,
-    onNudge,
+    onStep,
     onPick,
     inputRef,
     name,
@@ -83,7 +83,7 @@ function CalendarField(props: CalendarFieldProps) {
         shown={shown}
         entry={shown}
         onCommit={onCommit}
-        onNudge={onNudge}
+        onStep={onStep}
         {...(inputRef === undefined ? {} : { inputRef })}
         {...(name === undefined ? {} : { name })}
         after={
@@ -171,7 +171,7 @@ export function MonthField({ label, months, value, locale, className, onChange }
           ? t('fields.invalidMonth', { text, example: monthInWords(value, locale, 'short') })
           : take(month);
       }}
-      onNudge={(direction) => void take(addMonths(value, direction === 1 ? -1 : 1))}
+      onStep={(direction) => void take(addMonths(value, direction === 1 ? -1 : 1))}
       onPick={(day) => void take(toMonth(day.slice(0, 7)))}
     />
   );
@@ -207,7 +207,7 @@ export function DateField(props: DateFieldProps) {
         take(day);
         return null;
       }}
-      onNudge={(direction) => take(addDays(value, direction === 1 ? -1 : 1))}
+      onStep={(direction) => take(addDays(value, direction === 1 ? -1 : 1))}
       onPick={take}
       {...rest}
     />

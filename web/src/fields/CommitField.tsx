@@ -11,7 +11,7 @@ interface CommitFieldProps {
   readonly placeholder?: string;
   /** Takes what was typed; returns why it cannot. */
   readonly onCommit: (text: string) => string | null;
-  readonly onNudge?: (direction: 1 | -1) => void;
+  readonly onStep?: (direction: 1 | -1) => void;
   readonly multiline?: boolean;
   readonly inputRef?: Ref<HTMLInputElement>;
   readonly name?: string;
@@ -33,7 +33,7 @@ export function CommitField(props: CommitFieldProps) {
     entry,
     placeholder,
     onCommit,
-    onNudge,
+    onStep,
     multiline,
     inputRef,
     name,
@@ -54,9 +54,9 @@ export function CommitField(props: CommitFieldProps) {
       if (draft !== null) event.preventDefault();
       field.reset();
       event.currentTarget.select();
-    } else if (onNudge && draft === null && !event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+    } else if (onStep && draft === null && !event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
       event.preventDefault();
-      onNudge(event.key === 'ArrowUp' ? 1 : -1);
+      onStep(event.key === 'ArrowUp' ? 1 : -1);
     }
   };
   const common = {

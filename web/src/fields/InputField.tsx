@@ -16,7 +16,7 @@ import {
 import { useId, useRef, useState, type CompositionEvent, type FocusEvent, type KeyboardEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import { flushSync } from 'react-dom';
-import { nudged } from './nudged.ts';
+import { nudged } from './stepped.ts';
 import { useNotices } from '../ui/Notices.tsx';
 import { selectAll } from '../ui/selectAll.ts';
 import { useInlineEdit } from './useInlineEdit.ts';
@@ -194,18 +194,18 @@ export function InputField(props: InputFieldProps) {
           complaint !== null && draft === null && <p className="refusal">{complaint}</p>
         )}
         {draft !== null && isFormula && <RuleDoubts text={text} unit={unit} onChange={field.change} />}
-        {findings.map(({ message, mend, place }) => (
+        {findings.map(({ message, fix, place }) => (
           <p key={say(message)} className="entry-finding">
             {say(message)}{' '}
-            {mend && (
+            {fix && (
               <button
                 type="button"
                 className="jump"
                 onClick={() => {
-                  give(`${formula!.slice(0, place.from)}${mend.replacement}${formula!.slice(place.to)}`);
+                  give(`${formula!.slice(0, place.from)}${fix.replacement}${formula!.slice(place.to)}`);
                 }}
               >
-                {t('fields.write', { replacement: mend.replacement })}
+                {t('fields.write', { replacement: fix.replacement })}
               </button>
             )}
           </p>

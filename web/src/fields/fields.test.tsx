@@ -75,7 +75,7 @@ describe('what a calculator is given', () => {
   });
 });
 
-describe('the shelf', () => {
+describe('the assumptions panel', () => {
   it('shows assumptions under their headings, and takes what is typed when it is closed', async () => {
     const document = sketch({ assumptions: { Inflation: ['ratePerYear', 0.024] }, lines: { Costs: { Rent: 800 } } });
     const { user, session, leave } = inPlan(
@@ -88,7 +88,7 @@ describe('the shelf', () => {
   });
 });
 
-describe('a rule in the reckoning', () => {
+describe('a rule in the calculation', () => {
   it('forgets the part that was chosen when another rule is shown', async () => {
     const document = sketch({ lines: { Costs: { Rent: 800, A: 'Rent * 2', B: 'Rent * 3' } } });
     const { model } = sessionOf(document).state;

@@ -63,10 +63,10 @@ export function columnsIn({ ranges }: GridSelection, row: number): string {
 }
 
 /** Whether a column is in a text of stretches as `columnsIn` gives it. */
-export function isColumnIn(stretches: string, column: number): boolean {
-  return stretches.split(' ').some((stretch) => {
-    const [from, to] = stretch.split('-');
-    return stretch !== '' && column >= Number(from) && column <= Number(to);
+export function isColumnIn(ranges: string, column: number): boolean {
+  return ranges.split(' ').some((range) => {
+    const [from, to] = range.split('-');
+    return range !== '' && column >= Number(from) && column <= Number(to);
   });
 }
 

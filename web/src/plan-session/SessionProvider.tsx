@@ -136,11 +136,11 @@ export function useRefused(): SessionState['refused'] {
 }
 
 /** Whether the plan may be changed, or only looked at and tried out; and how much is being tried. */
-export function useRole(): { readonly mayChange: boolean; readonly tried: number } {
+export function useRole(): { readonly canEdit: boolean; readonly tried: number } {
   const session = useSession();
-  const mayChange = useSyncExternalStore(session.subscribe, () => session.mayChange);
-  const tried = useSyncExternalStore(session.subscribe, () => session.triedCount);
-  return { mayChange, tried };
+  const canEdit = useSyncExternalStore(session.subscribe, () => session.canEdit);
+  const tried = useSyncExternalStore(session.subscribe, () => session.previewedCount);
+  return { canEdit, tried };
 }
 
 /** The others who have the plan open, and where they are. */

@@ -16,7 +16,7 @@ import {
   type PreviewCounts,
   type PreviewLine,
   type StatementFormatRow,
-  type Standing,
+  type PlanStatus,
   type TableName,
   type Twice,
   type EntryNow,
@@ -32,7 +32,7 @@ export { ServerAway, ServerRefusal };
 export type Role = 'owner' | 'editor' | 'viewer';
 
 /** A plan in the list of plans. */
-export interface PlanSummary extends Standing {
+export interface PlanSummary extends PlanStatus {
   readonly id: string;
   readonly role: Role;
   readonly name: string;
@@ -162,9 +162,9 @@ export interface FileRequest extends PrintRequest {
 }
 
 /** How a workbook is to be taken. */
-export interface WorkbookAsked {
+export interface WorkbookQuery {
   readonly title: string;
-  readonly mend: boolean;
+  readonly fix: boolean;
   readonly said: ReadingCorrections;
 }
 
@@ -219,9 +219,9 @@ function entriesQuery(asked: EntryQuery, { offset, limit }: { offset: number; li
 
 const planPath = (id: string) => `/plans/${encodeURIComponent(id)}`;
 
-function saidIn({ title, mend, said }: WorkbookAsked): string {
-  const isSaid = Object.keys(said).length > 0;
-  const all = { title, ...(mend ? { mend: 'yes' } : {}), ...(isSaid ? { said: JSON.stringify(said) } : {}) };
+function saidIn({ title, fix, said }: WorkbookQuery): string {
+  const isCorrected = Object.keys(said).length > 0;
+  const all = { title, ...(fix ? { fix: 'yes' } : {}), ...(isCorrected ? { said: JSON.stringify(said) } : {}) };
   return new URLSearchParams(all).toString();
 }
 
@@ -236,12 +236,12 @@ export const api = {
   importFile: (file: string | Blob, id?: string) =>
     request<{ id: string }>('POST', `/plans/import${id === undefined ? '' : `?id=${encodeURIComponent(id)}`}`, file),
   /** What a workbook from elsewhere is, what is wrong with it, and the plan it makes; nothing is stored. */
-  async auditWorkbook(file: Blob, asked: WorkbookAsked, told: RunOptions): Promise<AuditedWorkbook> {
+  async auditWorkbook(file: Blob, asked: WorkbookQuery, told: RunOptions): Promise<AuditedWorkbook> {
     const { content } = await requestStreamed(`/plans/workbooks?${saidIn(asked)}`, file, told);
     return JSON.parse(new TextDecoder().decode(content)) as AuditedWorkbook;
   },
   /** The same as a PDF. */
-  async auditAsPdf(file: Blob, asked: WorkbookAsked, told: RunOptions): Promise<Blob> {
+  async auditAsPdf(file: Blob, asked: WorkbookQuery, told: RunOptions): Promise<Blob> {
     const { content } = await requestStreamed(`/plans/workbooks?${saidIn(asked)}&as=pdf`, file, told);
     return new Blob([content], { type: 'application/pdf' });
   },

@@ -59,7 +59,7 @@ export function pendingInBrowser(
         // It is shown as long as the page is open.
       }
     },
-    letGo: (id) => storage.removeItem(refusedPrefix + id),
+    discard: (id) => storage.removeItem(refusedPrefix + id),
     watch(told) {
       // Only other tabs are told of what one keeps.
       const heard = (event: Event) => {

@@ -16,7 +16,7 @@ export interface Me {
     /** The language they chose; empty as long as their browser decides. */
     readonly language: string;
     /** Whether they keep this Haushalt: its backups. */
-    readonly isKeeper: boolean;
+    readonly isAdmin: boolean;
   } | null;
   readonly signsIn: boolean;
   /** Where the mail box is found; `null` where there is none. */

@@ -132,7 +132,7 @@ const store = {
   refused: () => [...keptRefusals],
   keepRefused: (refused: RejectedCommand) =>
     void (keptRefusals = [...keptRefusals.filter(({ id }) => id !== refused.id), refused]),
-  letGo: (id: string) => void (keptRefusals = keptRefusals.filter((refused) => refused.id !== id)),
+  discard: (id: string) => void (keptRefusals = keptRefusals.filter((refused) => refused.id !== id)),
   watch: () => () => {},
 };
 /** What could not be made, and why, as it is shown. */
@@ -374,7 +374,7 @@ describe('what the server refuses', () => {
       'Rent in March 2026: 8.00: Somebody was faster.',
     ]);
     const [first, second] = session.state.refused;
-    session.letGoOf(second!.id);
+    session.discardPending(second!.id);
     session.tryAgain(first!);
     expect([rent(session), session.state.refused, keptRefusals]).toEqual([7, [], []]);
     await settle();
@@ -398,7 +398,7 @@ describe('what the server refuses', () => {
     const [refused] = one.state.refused;
     tellOther(refused!.id);
     expect(other.state.refused).toEqual([refused]);
-    other.letGoOf(refused!.id);
+    other.discardPending(refused!.id);
     tellOther(refused!.id);
     expect([one.state.refused, other.state.refused, storage.length]).toEqual([[], [], 0]);
     one.close();
@@ -780,15 +780,15 @@ describe('a plan several people have', () => {
     expect(session.state.ended).toMatchObject({ message: 'You are a viewer of this plan and cannot change it.' });
     expect(session.state.ended!.unsent).toHaveLength(2);
     expect(kept).toHaveLength(2);
-    session.letGo();
+    session.discard();
     expect([session.state.ended, kept]).toEqual([null, []]);
   });
 
   it('that one may only look at can be tried out: nothing is sent or kept, all of it is taken back', async () => {
     const session = new PlanSession({ ...server.load(), role: 'viewer' }, server, store, (message) => refusals.push(message)); // prettier-ignore
-    expect(session.mayChange).toBe(false);
+    expect(session.canEdit).toBe(false);
     expect(session.send(setRent(900))).toBeNull();
-    expect([rent(session), session.triedCount, session.state.waiting]).toEqual([900, 1, 0]);
+    expect([rent(session), session.previewedCount, session.state.waiting]).toEqual([900, 1, 0]);
     session.receive(other(950));
     expect(rent(session)).toBe(900);
     await settle();
@@ -797,7 +797,7 @@ describe('a plan several people have', () => {
     expect(rent(session)).toBe(950);
     session.send(setRent(1));
     session.stopTrying();
-    expect([rent(session), session.triedCount]).toEqual([950, 0]);
+    expect([rent(session), session.previewedCount]).toEqual([950, 0]);
   });
 
   it('that one may change from now on keeps what was tried, to be done or let go of', async () => {
@@ -806,7 +806,7 @@ describe('a plan several people have', () => {
     session.undo();
     session.send(setRent(910));
     await session.reload();
-    expect([session.mayChange, session.triedCount, rent(session)]).toEqual([true, 0, 800]);
+    expect([session.canEdit, session.previewedCount, rent(session)]).toEqual([true, 0, 800]);
     expect(refusals).toEqual(['You can edit this plan now. Apply or discard the changes you tried as a viewer.']);
     const [kept] = session.state.refused;
     expect(english(kept!.why)).toBe('You tried this as a viewer. Try it again to add it to the plan.');

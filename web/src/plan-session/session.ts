@@ -52,7 +52,7 @@ export interface PendingStore {
   /** What could not be done and has not been seen to yet. */
   refused(): RejectedCommand[];
   keepRefused(refused: RejectedCommand): void;
-  letGo(id: string): void;
+  discard(id: string): void;
   /** Tells of what other tabs could not do, or have seen to (`null`), until that is ended. */
   watch(told: (id: string, refused: RejectedCommand | null) => void): () => void;
 }
@@ -115,7 +115,7 @@ export class PlanSession {
       scenario: null,
       base: shown.document,
       ledger: this.ledgerChanges(),
-      waiting: this.mayChange ? this.pending.length : 0,
+      waiting: this.canEdit ? this.pending.length : 0,
       reachable: true,
       told: null,
       refused: pendingStore.refused(),
@@ -125,9 +125,9 @@ export class PlanSession {
     };
     this.shown = this.current;
     // What was done before the role was lost can never be sent: whoever did it decides what becomes of it.
-    if (!this.mayChange && this.pending.length > 0) this.end(t('session.nowViewer'));
+    if (!this.canEdit && this.pending.length > 0) this.end(t('session.nowViewer'));
     this.sending = new Sending({
-      waiting: () => (this.mayChange && !this.current.ended ? this.pending : []),
+      waiting: () => (this.canEdit && !this.current.ended ? this.pending : []),
       send: (orders) => api.send(this.id, orders),
       done: (entry) => {
         this.receive(entry);
@@ -170,7 +170,7 @@ export class PlanSession {
    * Whether the plan may be changed. Who may only look tries things out: what they do shows on their page, is neither sent
    * nor kept, and can be taken back.
    */
-  get mayChange(): boolean {
+  get canEdit(): boolean {
     return this.role !== 'viewer';
   }
 
@@ -334,7 +334,7 @@ export class PlanSession {
   private enqueue(order: Order, changes: readonly Change[]): void {
     const id = newId();
     this.pending = [...this.pending, { id, order }];
-    if (this.mayChange && !this.pendingStore.add({ id, order })) this.onRefusal(t('session.storageFull'));
+    if (this.canEdit && !this.pendingStore.add({ id, order })) this.onRefusal(t('session.storageFull'));
     const label = isStep(order) ? '' : describeCommand(order, this.settled);
     this.history = historyAfter(this.history, id, order, label, changes);
     this.entriesUnderway.set(id, changes.filter(isOfLedger));
@@ -350,16 +350,16 @@ export class PlanSession {
   }
 
   /** Lets go of what cannot be sent any more, once it has been kept otherwise or is not wanted. */
-  letGo(): void {
+  discard(): void {
     for (const { id } of this.pending) this.drop(id);
     this.publish({ ended: null });
   }
 
   /** Takes another role: what was to be sent cannot be any more, or what was tried is over. */
-  private mayDo(role: Role): void {
-    const did = this.mayChange;
+  private canDo(role: Role): void {
+    const did = this.canEdit;
     this.role = role;
-    if (did === this.mayChange) return;
+    if (did === this.canEdit) return;
     if (did && this.pending.length > 0) return this.end(t('session.nowViewer'));
     if (did || this.pending.length === 0) return;
     // What was tried is none of the plan; each of it can be done now, or let go of.
@@ -370,13 +370,13 @@ export class PlanSession {
   }
 
   /** How many changes are only tried, by who may not make them. */
-  get triedCount(): number {
-    return this.mayChange ? 0 : this.pending.length;
+  get previewedCount(): number {
+    return this.canEdit ? 0 : this.pending.length;
   }
 
   /** Takes back all that is only tried. */
   stopTrying(): void {
-    if (this.mayChange) return;
+    if (this.canEdit) return;
     this.pending = [];
     this.rebase();
   }
@@ -407,13 +407,13 @@ export class PlanSession {
       this.pendingStore.keepRefused(still);
       return this.showRefused(refused.id, still);
     }
-    this.letGoOf(refused.id);
+    this.discardPending(refused.id);
     if (decision.changes.length > 0) this.enqueue(command, decision.changes);
   }
 
   /** Lets go of a change that was refused. */
-  letGoOf(id: string): void {
-    this.pendingStore.letGo(id);
+  discardPending(id: string): void {
+    this.pendingStore.discard(id);
     this.showRefused(id, null);
   }
 
@@ -423,7 +423,7 @@ export class PlanSession {
       const loaded = await this.api.plan(this.id);
       if (this.closed) return;
       this.known.load(loaded);
-      if (loaded.role !== this.role) this.mayDo(loaded.role);
+      if (loaded.role !== this.role) this.canDo(loaded.role);
       this.onLedger();
       this.rebase();
       void this.fetchNext();
@@ -487,7 +487,7 @@ export class PlanSession {
 
   private publish(part: Partial<SessionState>): void {
     const before = this.current;
-    const next = { ...before, ...part, waiting: this.mayChange ? this.pending.length : 0, ...this.steps() };
+    const next = { ...before, ...part, waiting: this.canEdit ? this.pending.length : 0, ...this.steps() };
     // What the server acknowledges is known already: the steps stay the same objects.
     const sameSteps = isSameHistory(before.history, next.history);
     const { history, undo, redo } = sameSteps ? before : next;

@@ -9,15 +9,15 @@ import { say, t } from '../language/language.ts';
  * it is done, with an Undo that takes back this very command, whatever has been done since. `isToldThere` says that the
  * refusal is shown where the command was given.
  */
-export function useSend(): (command: Command, done?: string, isToldThere?: boolean) => Refusal | null {
+export function useSend(): (command: Command, done?: string, isShownThere?: boolean) => Refusal | null {
   const session = useSession();
   const notices = useNotices();
   return useCallback(
-    (command, done, isToldThere = false) => {
+    (command, done, isShownThere = false) => {
       const before = session.state.undo;
       const refusal = session.send(command);
       const step = session.state.undo;
-      if (refusal && !isToldThere) notices.say({ text: say(refusal.message), tone: 'warning' });
+      if (refusal && !isShownThere) notices.say({ text: say(refusal.message), tone: 'warning' });
       else if (!refusal && done !== undefined && step && step !== before) {
         const undo = () => {
           const refused = session.undoCommand(step.commandId);

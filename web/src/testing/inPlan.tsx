@@ -45,7 +45,7 @@ export function sessionOf(document: Document): PlanSession {
     remove: () => {},
     refused: () => [],
     keepRefused: () => {},
-    letGo: () => {},
+    discard: () => {},
     watch: () => () => {},
   };
   return new PlanSession(

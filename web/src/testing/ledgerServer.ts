@@ -5,7 +5,7 @@ import {
   earlierFrom,
   isAsked,
   itemSumsAfter,
-  settledBy,
+  confirmedDays,
   sumsAfter,
   type EntryChange,
   type EntryQuery,
@@ -29,7 +29,7 @@ export function serveEntries(entries: readonly LedgerEntry[], more: Answers = {}
       return {
         revision: 0,
         sums: sumsAfter([], changes),
-        settled: [...settledBy(entries)],
+        settled: [...confirmedDays(entries)],
         items: [...itemSumsAfter([], changes)].map(([item, amount]) => ({ item, amount })),
       };
     if (url.pathname.endsWith('/balances')) return { revision: 0, days: daySumsAfter([], changes) };

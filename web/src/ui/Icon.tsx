@@ -101,7 +101,7 @@ const ICONS = {
   keyboard,
   edit: pencil,
   add: plus,
-  shelf: sliders,
+  sliders,
   budget: table,
   delete: trash,
   copy,

@@ -25,7 +25,7 @@ export function useOpenFile<T>(
   read: (stored: unknown) => T | null,
   isFile: (value: T) => boolean = () => true,
 ): OpenFile<T> {
-  const [said, setSaid] = useStored<T | null>(key, read);
+  const [said, setCorrections] = useStored<T | null>(key, read);
   const [opened, setOpened] = useState<{ file: File | null; stamp: number }>({ file: null, stamp: 0 });
   const isToBeFetched = said !== null && isFile(said) && opened.file === null;
   useEffect(() => {
@@ -34,12 +34,12 @@ export function useOpenFile<T>(
     void keptFile(key).then((file) => {
       if (!isWanted) return;
       if (file) setOpened(({ stamp }) => ({ file, stamp: stamp + 1 }));
-      else setSaid(null);
+      else setCorrections(null);
     });
     return () => {
       isWanted = false;
     };
-  }, [isToBeFetched, key, setSaid]);
+  }, [isToBeFetched, key, setCorrections]);
 
   return {
     file: said === null ? null : opened.file,
@@ -48,16 +48,16 @@ export function useOpenFile<T>(
     open: useCallback(
       (file, first) => {
         if (file) void keepFile(key, file);
-        setSaid(first);
+        setCorrections(first);
         setOpened(({ stamp }) => ({ file, stamp: stamp + 1 }));
       },
-      [key, setSaid],
+      [key, setCorrections],
     ),
-    change: useCallback((next) => setSaid((before) => before && next(before)), [setSaid]),
+    change: useCallback((next) => setCorrections((before) => before && next(before)), [setCorrections]),
     close: useCallback(() => {
       void dropFile(key);
-      setSaid(null);
+      setCorrections(null);
       setOpened(({ stamp }) => ({ file: null, stamp }));
-    }, [key, setSaid]),
+    }, [key, setCorrections]),
   };
 }

@@ -16,7 +16,7 @@ export const withoutAnswer: Check = (model) =>
       {
         place: { id: row.id, month: null },
         message: messageFor('finding.noResult', { name: row.name, reason: noFigureInWords(model, answer) }),
-        mend: null,
+        fix: null,
       },
     ];
   });
@@ -38,7 +38,7 @@ export function outsideRuns(model: PlanModel): Found[] {
         place: { id: owner, month: null },
         about: id,
         message,
-        mend: { words: messageFor('finding.outsideMonths.fix'), command },
+        fix: { words: messageFor('finding.outsideMonths.fix'), command },
       });
     }
   };

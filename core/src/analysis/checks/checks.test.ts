@@ -31,8 +31,8 @@ function found(document: Document, kind: CheckKind) {
 const messages = (document: Document, kind: CheckKind) => found(document, kind).map(({ message }) => message);
 
 /** Carries out a finding's mend; the finding is to be gone afterwards. */
-function mended(document: Document, kind: CheckKind): Document {
-  const next = after(document, found(document, kind)[0]!.mend!.command);
+function fixed(document: Document, kind: CheckKind): Document {
+  const next = after(document, found(document, kind)[0]!.fix!.command);
   expect(messages(next, kind)).toEqual([]);
   return next;
 }
@@ -62,7 +62,7 @@ describe('checks', () => {
       'The rule of Pay contains the number 2.4\u00a0% a year, which is the value of Inflation.',
       'The rule of Rent contains the number 2.4\u00a0% a year, which is the value of Inflation.',
     ]);
-    const next = after(document, found(document, 'typedNumber')[0]!.mend!.command);
+    const next = after(document, found(document, 'typedNumber')[0]!.fix!.command);
     expect(ruleOf(next, 'Pay')).toBe('2000 * (1 + Inflation)');
     expect(calculate(next).figures('Pay')).toEqual(calculate(document).figures('Pay'));
   });
@@ -71,7 +71,7 @@ describe('checks', () => {
     const months = Object.fromEntries(Array.from({ length: 7 }, (_, index) => [`2026-0${index + 1}`, 100 + index]));
     const document = sketch({ lines: { income: { Pay: 50 } }, exceptions: { Pay: months } });
     expect(messages(document, 'manyExceptions')).toEqual(['Pay has exceptions in 7 months and follows its rule in 5.']);
-    const next = mended(document, 'manyExceptions');
+    const next = fixed(document, 'manyExceptions');
     expect(calculate(next).figures('Pay')).toEqual(calculate(document).figures('Pay'));
   });
 
@@ -115,7 +115,7 @@ describe('checks', () => {
       'The rule of Raised: Adds a rate per year to money.',
     ]);
     const [interest, raised] = found(document, 'units');
-    const next = after(after(document, interest!.mend!.command), raised!.mend!.command);
+    const next = after(after(document, interest!.fix!.command), raised!.fix!.command);
     expect(ruleOf(next, 'Interest')).toBe('Balance * monthly(Rate)');
     expect(ruleOf(next, 'Raised')).toBe('Balance * (1 + Rate)');
     expect(messages(next, 'units')).toEqual([]);
@@ -166,7 +166,7 @@ describe('checks', () => {
       'Pay has an exception in December 2027, outside the plan.',
       'A value of Inflation begins in June 2027, after the plan’s end.',
     ]);
-    const next = outside.reduce((now, { mend }) => after(now, mend!.command), shorter);
+    const next = outside.reduce((now, { fix }) => after(now, fix!.command), shorter);
     expect(messages(next, 'outsidePlan')).toEqual([]);
   });
 
@@ -176,13 +176,13 @@ describe('checks', () => {
       lines: { income: { Groceries: 1, Grocerien: 2, Empty: null } },
     });
     expect(messages(document, 'unusedAssumption')).toEqual(['Nothing uses the assumption Inflation.']);
-    mended(document, 'unusedAssumption');
+    fixed(document, 'unusedAssumption');
     const watched = after(document, {
       kind: 'highlight.set', id: 'h',
       settings: { of: idOf(document, 'Empty'), span: 'month', when: 'below', low: 5, high: null, tone: 'alarm', word: 'low' },
     }); // prettier-ignore
     expect(messages(watched, 'idleHighlight')).toEqual(['The highlight “low” is set for Empty, which has no figures.']);
-    mended(watched, 'idleHighlight');
+    fixed(watched, 'idleHighlight');
     expect(messages(document, 'similarNames')).toEqual(['Groceries and Grocerien differ by only one letter.']);
     expect(differByALetter('rent', 'rents')).toBe(true);
     expect(differByALetter('offer 1', 'offer 2')).toBe(false);
@@ -236,7 +236,7 @@ describe('checks', () => {
         settings: { of: idOf(rent, 'Share'), span: 'month', when: 'above', low: null, high: 30, tone: 'alarm', word: 'much' },
       }); // prettier-ignore
       expect(english(messages(slip, 'idleHighlight')[0])).toMatch(/Was 30\.0\s% meant\?$/);
-      mended(slip, 'idleHighlight');
+      fixed(slip, 'idleHighlight');
     });
   });
 
@@ -307,7 +307,7 @@ describe('checks of calculators', () => {
       loans: [{ ...van, amount: 'Price + Rise' }],
     });
     expect(messages(mixed, 'units')).toEqual(['The amount of Van: Adds a percent to money.']);
-    const right = mended(mixed, 'units');
+    const right = fixed(mixed, 'units');
     expect(toShown([...right.loans.values()][0]!.amount!, right)).toBe('Price * (1 + Rise)');
   });
 
@@ -324,7 +324,7 @@ describe('checks of calculators', () => {
       'The extra payment of Van in February 2026 is outside its months.',
     ]);
     const [first] = found(early, 'outsidePlan');
-    expect(messages(after(early, first!.mend!.command), 'outsidePlan')).toHaveLength(1);
+    expect(messages(after(early, first!.fix!.command), 'outsidePlan')).toHaveLength(1);
     const fund = { name: 'Fund', deposit: 10, rate: 0, months: 6, first: '2026-01' };
     const savingsMoves = [
       { fund: 'Fund', kind: 'withdrawal', from: '2026-08', amount: 5 },
@@ -332,7 +332,7 @@ describe('checks of calculators', () => {
     ];
     const late = plan({ savings: [fund], savingsMoves });
     expect(messages(late, 'outsidePlan')).toEqual(['An entry of Fund in August 2026 is outside its months.']);
-    mended(late, 'outsidePlan');
+    fixed(late, 'outsidePlan');
   });
 });
 
@@ -402,7 +402,7 @@ describe('a calendar word that is a name by now', () => {
     const named = after(earlier, { kind: 'line.set', line: idOf(earlier, 'Span'), settings: { name: 'Days' } });
     expect(messages(named, 'calendarWord')).toEqual(['The rule of Fee uses days of the calendar, but Days now has the same name.']); // prettier-ignore
     expect(calculate(named).figures('Fee')[0]).toBe(62);
-    const next = mended(named, 'calendarWord');
+    const next = fixed(named, 'calendarWord');
     expect(calculate(next).figures('Fee')[0]).toBe(6);
   });
 });
@@ -442,7 +442,7 @@ describe('checks leave right rules alone', () => {
   ])('%s is mended to %s', (rule, expected) => {
     const document = right({ X: rule });
     expect(messages(document, 'units')).toHaveLength(1);
-    expect(ruleOf(mended(document, 'units'), 'X')).toBe(expected);
+    expect(ruleOf(fixed(document, 'units'), 'X')).toBe(expected);
   });
 
   it('an empty month that a condition asks for first is no finding, one that leaves no figure is', () => {

@@ -10,7 +10,7 @@ import {
   unusedAssumptions,
   yearsInTheRed,
 } from './figures.ts';
-import { lostFeeds } from './feeds.ts';
+import { lostFeeds } from './planLinks.ts';
 import { idleHighlights } from './highlights.ts';
 import { CHECK_KINDS, type Check, type CheckKind, type Finding, type Found, type LedgerCheckKind } from './finding.ts';
 import {

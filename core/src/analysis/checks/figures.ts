@@ -1,4 +1,4 @@
-import { stretchOfYear, yearsOf } from '../../calendar/calendar.ts';
+import { rangeOfYear, yearsOf } from '../../calendar/calendar.ts';
 import { yearInWords, yearOf } from '../../calendar/month.ts';
 import { isInTheRed } from '../../figure/compare.ts';
 import { writeShare, writeWithUnit } from '../../figure/write.ts';
@@ -30,7 +30,7 @@ export const manyExceptions: Check = (model) => {
           exceptionCount: exceptions.length,
           ruled,
         }),
-        mend: typed
+        fix: typed
           ? {
               words: messageFor('finding.manyExceptions.fix'),
               command: { kind: 'figures.set', as: 'rule', figures },
@@ -46,15 +46,15 @@ export const yearsInTheRed: Check = (model) => {
   const { document, calendar } = model;
   const net = model.seriesOf(NET)!;
   return yearsOf(calendar).flatMap((year): Found[] => {
-    const stretch = stretchOfYear(calendar, year);
-    const total = rolledUpValue(net.values, stretch, 'total');
+    const range = rangeOfYear(calendar, year);
+    const total = rolledUpValue(net.values, range, 'total');
     if (!isInTheRed(total)) return [];
     const money = writeWithUnit(-total, 'money', planOf(document));
     const message = messageFor('finding.yearExceeds', {
       year: yearInWords(year, calendar.yearBegins),
       money,
     });
-    return [{ place: { id: NET, month: calendar.months[stretch.from]! }, about: String(year), message, mend: null }];
+    return [{ place: { id: NET, month: calendar.months[range.from]! }, about: String(year), message, fix: null }];
   });
 };
 
@@ -75,7 +75,7 @@ export const monthsInTheRed: Check = (model) => {
       year: yearInWords(year, calendar.yearBegins),
       months,
     });
-    return [{ place: { id: NET, month: redOfYear[0]! }, about: String(year), message, mend: null }];
+    return [{ place: { id: NET, month: redOfYear[0]! }, about: String(year), message, fix: null }];
   });
 };
 
@@ -87,7 +87,7 @@ export const sharesOver: Check = (model) => {
   const aimed = [...document.lines.values()].reduce((sum, line) => sum + (line.targetShare ?? 0), 0);
   if (aimed > 1 + 1e-9) {
     const message = messageFor('finding.targetSharesExceed', { share: writeShare(aimed, locale) });
-    findings.push({ place: { id: TOTAL_INCOME, month: null }, about: 'targets', message, mend: null });
+    findings.push({ place: { id: TOTAL_INCOME, month: null }, about: 'targets', message, fix: null });
   }
   const given = [...document.lines.values()].reduce((sum, line) => {
     const last = lastStep(model.stepsOf(line.id));
@@ -97,7 +97,7 @@ export const sharesOver: Check = (model) => {
   }, 0);
   if (given > 1 + 1e-9) {
     const message = messageFor('finding.ruleSharesExceed', { share: writeShare(given, locale) });
-    findings.push({ place: { id: TOTAL_INCOME, month: calendar.first }, about: 'rules', message, mend: null });
+    findings.push({ place: { id: TOTAL_INCOME, month: calendar.first }, about: 'rules', message, fix: null });
   }
   return findings;
 };
@@ -110,20 +110,20 @@ export const outsidePlan: Check = (model) => {
   for (const { line, from } of document.ruleSteps.values()) {
     if (from === null || from <= last) continue;
     const message = messageFor('finding.stepAfterEnd', { of: labelOf(document, line)!, month: { month: from } });
-    const mend = {
+    const fix = {
       words: messageFor('finding.stepAfterEnd.fix'),
       command: { kind: 'line.removeStep', line, from },
     } as const;
-    findings.push({ place: { id: line, month: null }, about: from, message, mend });
+    findings.push({ place: { id: line, month: null }, about: from, message, fix });
   }
   for (const { line, month } of document.exceptions.values()) {
     if (calendar.months.includes(month)) continue;
     const message = messageFor('finding.exceptionOutside', { of: labelOf(document, line)!, month: { month } });
-    const mend = {
+    const fix = {
       words: messageFor('finding.exceptionOutside.fix'),
       command: { kind: 'line.clearException', line, month },
     } as const;
-    findings.push({ place: { id: line, month: null }, about: month, message, mend });
+    findings.push({ place: { id: line, month: null }, about: month, message, fix });
   }
   for (const { assumption, from } of document.assumptionSteps.values()) {
     if (from <= last) continue;
@@ -131,11 +131,11 @@ export const outsidePlan: Check = (model) => {
       of: labelOf(document, assumption)!,
       month: { month: from },
     });
-    const mend = {
+    const fix = {
       words: messageFor('finding.valueAfterEnd.fix'),
       command: { kind: 'assumption.removeStep', assumption, from },
     } as const;
-    findings.push({ place: { id: assumption, month: null }, about: from, message, mend });
+    findings.push({ place: { id: assumption, month: null }, about: from, message, fix });
   }
   return [...findings, ...outsideRuns(model)];
 };
@@ -147,7 +147,7 @@ export const unusedAssumptions: Check = ({ document }) =>
     .map(({ id, name }): Found => ({
       place: { id, month: null },
       message: messageFor('finding.unusedAssumption', { name }),
-      mend: {
+      fix: {
         words: messageFor('finding.unusedAssumption.fix'),
         command: { kind: 'assumption.delete', assumption: id },
       },
@@ -166,7 +166,7 @@ export const setAsideNever: Check = (model) => {
       {
         place: { id: line.id, month: calendar.months[months[0]!]! },
         message: messageFor('finding.savingsNotCovered', { name: line.name, monthCount: months.length }),
-        mend: null,
+        fix: null,
       },
     ];
   });

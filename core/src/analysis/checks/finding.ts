@@ -61,13 +61,13 @@ export interface Finding {
   /** What was found, in a sentence. */
   readonly message: Message;
   /** What would put it right, where one thing would. */
-  readonly mend: Mend | null;
+  readonly fix: Fix | null;
   /** What else would, where there are two ways. */
-  readonly otherMend?: Mend;
+  readonly otherFix?: Fix;
 }
 
 /** A command that puts something right, and what it is called. */
-export interface Mend {
+export interface Fix {
   readonly words: Message;
   readonly command: Command;
   /** What the line it adds is called, in the language of whoever adds it. */
@@ -75,7 +75,7 @@ export interface Mend {
 }
 
 /** The command that puts something right; a line it adds is called as `write` says it. */
-export function commandOf({ command, name }: Mend, document: Document, write: (text: Message) => string): Command {
+export function commandOf({ command, name }: Fix, document: Document, write: (text: Message) => string): Command {
   if (name === undefined || command.kind !== 'lines.place') return command;
   const called = freshName(document, write(name));
   return { ...command, lines: command.lines.map((line) => ({ ...line, name: called })) };

@@ -1,4 +1,4 @@
-import { stretches } from '../../calendar/calendar.ts';
+import { rangesOf } from '../../calendar/calendar.ts';
 import type { PlanModel } from '../../engine/planModel.ts';
 import { writeFigure } from '../../figure/write.ts';
 import { planOf } from '../../plan/document/document.ts';
@@ -17,11 +17,11 @@ export const idleHighlights: Check = (model) =>
   [...model.document.highlights.values()].flatMap((row) => {
     const message = whyIdle(model, row);
     if (message === null) return [];
-    const mend = {
+    const fix = {
       words: messageFor('finding.highlightWithoutFigures.fix'),
       command: { kind: 'highlight.delete', id: row.id },
     } as const;
-    return [{ place: { id: row.of, month: null }, about: row.id, message, mend }];
+    return [{ place: { id: row.of, month: null }, about: row.id, message, fix }];
   });
 
 function whyIdle(model: PlanModel, row: HighlightRow): Message | null {
@@ -31,8 +31,8 @@ function whyIdle(model: PlanModel, row: HighlightRow): Message | null {
   const figures = column
     ? [...(model.listOf(column.list)?.seriesOf(row.of)?.values ?? [])].filter((figure) => figure === figure)
     : model.seriesOf(row.of)
-      ? stretches(calendar, row.span)
-          .map((stretch) => watchedFigure(model, row, stretch))
+      ? rangesOf(calendar, row.span)
+          .map((range) => watchedFigure(model, row, range))
           .filter((figure) => figure === figure)
       : [];
   if (figures.length === 0) return messageFor('finding.highlightWithoutFigures', { word: row.word, name });

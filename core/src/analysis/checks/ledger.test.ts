@@ -5,7 +5,7 @@ import { Model } from '../../engine/model.ts';
 import { actualsFrom } from '../../ledger/actuals.ts';
 import { sumsAfter } from '../../ledger/optimisticEntries.ts';
 import { Balances, daySumsAfter } from '../../ledger/balances.ts';
-import { settledBy } from '../../ledger/standing.ts';
+import { confirmedDays } from '../../ledger/recurring.ts';
 import type { Command } from '../../plan/commands/commands.ts';
 import { decide } from '../../plan/commands/decide.ts';
 import { applyChanges, isOfLedger, type Document } from '../../plan/document/document.ts';
@@ -32,7 +32,7 @@ function found(document: Document, entries: readonly LedgerEntry[]) {
   const changes = entries.map((each) => ({ table: 'entries' as const, id: each.id, before: null, after: each }));
   const given = {
     actuals: actualsFrom(sumsAfter([], changes), TODAY),
-    settled: settledBy(entries),
+    settled: confirmedDays(entries),
     sums: sumsAfter([], changes),
     balances: new Balances(document, daySumsAfter([], changes)),
     twice: twiceIn(entries),
@@ -93,9 +93,9 @@ describe('the checks of what happened', () => {
       '2 expected entries are overdue. The first is Grocer of 15 June 2026.',
     ]);
     // Confirmed from there it is an entry like any other, and the next one is told of.
-    const { mend, otherMend } = found(plan, []).find(({ kind }) => kind === 'longOverdue')!;
-    expect(english(mend!.words)).toBe('Confirm for 1 May 2026');
-    const decision = decide(plan, mend!.command);
+    const { fix, otherFix } = found(plan, []).find(({ kind }) => kind === 'longOverdue')!;
+    expect(english(fix!.words)).toBe('Confirm for 1 May 2026');
+    const decision = decide(plan, fix!.command);
     expect(decision.ok).toBe(true);
     const made = decision.ok ? decision.changes.filter(isOfLedger).map((change) => change.after!) : [];
     expect(made).toMatchObject([
@@ -104,7 +104,7 @@ describe('the checks of what happened', () => {
     expect(english(sentences(plan, made, 'longOverdue')[0])).toBe(
       'Landlord was expected on 1 June 2026 and has not been entered.',
     );
-    expect(english(sentences(after(plan, otherMend!.command), [], 'longOverdue')[0])).toBe('Landlord was expected on 1 June 2026 and has not been entered.'); // prettier-ignore
+    expect(english(sentences(after(plan, otherFix!.command), [], 'longOverdue')[0])).toBe('Landlord was expected on 1 June 2026 and has not been entered.'); // prettier-ignore
   });
 
   it('find nothing where nothing was entered', () => {

@@ -10,7 +10,7 @@ import { minorUnitsIn } from '../../ledger/entries.ts';
 import { forecastOf } from '../../ledger/forecast.ts';
 import { plainText, textOfEntry } from '../../ledger/query.ts';
 import { budgetIn, type LedgerSummary } from '../../ledger/spending.ts';
-import { expectedIn, type Expected } from '../../ledger/standing.ts';
+import { expectedIn, type Expected } from '../../ledger/recurring.ts';
 import { messageFor } from '../../message.ts';
 import type { Command } from '../../plan/commands/commands.ts';
 import { planOf } from '../../plan/document/document.ts';
@@ -83,7 +83,7 @@ export function enteredTwice({ document }: PlanModel, { twice }: LedgerGiven): F
       count,
       hasWhat: (what || (document.lines.get(line)?.name ?? '')) !== '',
     }),
-    mend: null,
+    fix: null,
   }));
 }
 
@@ -107,7 +107,7 @@ export function neverEntered(model: PlanModel, { actuals }: LedgerGiven): Found[
       first,
       last,
     });
-    return [{ place: { id: line.id, month: planned[0]! }, message, mend: null }];
+    return [{ place: { id: line.id, month: planned[0]! }, message, fix: null }];
   });
 }
 
@@ -120,7 +120,7 @@ export function belowLimit(model: PlanModel, given: LedgerGiven): Found[] {
     if (!below) return [];
     const [day, low] = [{ day: below.date }, { day: lowest.date }] as const;
     const message = messageFor('finding.belowLimit', { name: account.name, limit: money(account.limit! * minorUnitsIn(document)), day, lowest: money(lowest.balance), lowestDay: low }); // prettier-ignore
-    return [{ place: { id: account.id, month: null }, message, mend: null }];
+    return [{ place: { id: account.id, month: null }, message, fix: null }];
   });
 }
 
@@ -134,18 +134,18 @@ export function longOverdue(model: PlanModel, { settled, today }: LedgerGiven): 
   const isLong = ({ due }: Expected) => due <= addDays(today, -LONG);
   const calledIn = ({ what, line }: Expected) => what || (document.lines.get(line)?.name ?? '');
   const place = { id: EXPECTED, month: null };
-  const byStanding = new Map<string, Expected[]>();
+  const byRecurring = new Map<string, Expected[]>();
   for (const each of late.filter(isLong))
-    byStanding.set(each.standing, [...(byStanding.get(each.standing) ?? []), each]);
-  const long = [...byStanding.values()].slice(0, MOST).map((days): Found => {
+    byRecurring.set(each.standing, [...(byRecurring.get(each.standing) ?? []), each]);
+  const long = [...byRecurring.values()].slice(0, MOST).map((days): Found => {
     const [first] = days as [Expected];
     const { standing, due } = first;
     return {
       about: `${standing}:${due}`,
       place,
       message: messageFor('finding.longOverdue', { what: calledIn(first), day: { day: due }, count: days.length }),
-      mend: { words: messageFor('finding.overdue.fix', { day: { day: due } }), command: confirming(first) },
-      otherMend: {
+      fix: { words: messageFor('finding.overdue.fix', { day: { day: due } }), command: confirming(first) },
+      otherFix: {
         words: messageFor('finding.overdue.skip'),
         command: { kind: 'standing.skip', standing, due, skipped: true },
       },
@@ -159,8 +159,8 @@ export function longOverdue(model: PlanModel, { settled, today }: LedgerGiven): 
     what: calledIn(next),
     day: { day: next.due },
   });
-  const mend = recent.length === 1 ? { words: messageFor('finding.overdue.fix', { day: { day: next.due } }), command: confirming(next) } : null; // prettier-ignore
-  return [...long, { about: 'recent', place, message, mend }];
+  const fix = recent.length === 1 ? { words: messageFor('finding.overdue.fix', { day: { day: next.due } }), command: confirming(next) } : null; // prettier-ignore
+  return [...long, { about: 'recent', place, message, fix }];
 }
 
 /** The command that confirms an expected entry as it was expected. */
@@ -172,7 +172,7 @@ function confirming({ standing, due, what, line, account, toAccount, amount }: E
 export function unassigned({ document }: PlanModel, { actuals }: LedgerGiven): Found[] {
   const count = unassignedCount(document, actuals);
   if (count === 0) return [];
-  return [{ place: { id: UNASSIGNED, month: null }, message: messageFor('finding.unassigned', { count }), mend: null }];
+  return [{ place: { id: UNASSIGNED, month: null }, message: messageFor('finding.unassigned', { count }), fix: null }];
 }
 
 export function closingDiffers({ document }: PlanModel, { balances }: LedgerGiven): Found[] {
@@ -191,6 +191,6 @@ export function closingDiffers({ document }: PlanModel, { balances }: LedgerGive
       stated: money(stated),
       ours: money(ours),
     });
-    return [{ place: { id: account.id, month: null }, message, mend: null }];
+    return [{ place: { id: account.id, month: null }, message, fix: null }];
   });
 }

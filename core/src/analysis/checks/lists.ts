@@ -29,8 +29,8 @@ export const typedOverRule: Check = (model) =>
       hasTitle: titleOfItem(model.document, item) !== '',
     });
     const back = cells.map((cell) => ({ item: cell.item, column: column.id, value: null }));
-    const mend = column.locked ? null : { words: messageFor('finding.itemExceptions.fix'), command: { kind: 'listCells.set', cells: back } as const }; // prettier-ignore
-    return [{ place: { id: column.id, month: null }, message, mend }];
+    const fix = column.locked ? null : { words: messageFor('finding.itemExceptions.fix'), command: { kind: 'listCells.set', cells: back } as const }; // prettier-ignore
+    return [{ place: { id: column.id, month: null }, message, fix }];
   });
 
 /** Items without a figure because something is wrong, such as a divisor that is empty. */
@@ -46,7 +46,7 @@ export const missingInLists: Check = (model) => {
         seen.add(code);
         const problem = model.problems.get(code)!;
         const message = problemSentence(problem, model.document);
-        findings.push({ place: { id: column.id, month: null }, about: String(problem.period), message, mend: null });
+        findings.push({ place: { id: column.id, month: null }, about: String(problem.period), message, fix: null });
       }
     }
   return findings;
@@ -75,7 +75,7 @@ export const emptyFactors: Check = (model) =>
       title: titleOfItem(model.document, item),
       hasTitle: titleOfItem(model.document, item) !== '',
     });
-    return [{ place: { id: column.id, month: null }, about: first.missing, message, mend: null }];
+    return [{ place: { id: column.id, month: null }, about: first.missing, message, fix: null }];
   });
 
 /** The names a product multiplies. */

@@ -2,7 +2,7 @@ import { isSame } from '../../figure/compare.ts';
 import { CANONICAL } from '../../figure/notation.ts';
 import { isFraction } from '../../figure/unit.ts';
 import { writeWithUnit } from '../../figure/write.ts';
-import { wordsTaken } from '../../formula/names.ts';
+import { calendarWordsTaken } from '../../formula/names.ts';
 import { quoteName } from '../../formula/print.ts';
 import { childrenOf, type Expression, type Place } from '../../formula/expression/syntax.ts';
 import { BLANK, FINE } from '../../formula/expression/evaluation.ts';
@@ -46,7 +46,7 @@ export const typedNumbers: Check = (model) => {
           place: rule.place,
           about: aboutIn(rule, `${assumption.id}|${part.place.from}`),
           message: messageFor('finding.typedNumber', { name: rule.name, written, assumption: assumption.name }),
-          mend: {
+          fix: {
             words: messageFor('finding.calendarWord.fix', { name: assumption.name }),
             command: rule.rewrite(replaced(rule, part.place, `{${assumption.id}}`)),
           },
@@ -83,7 +83,7 @@ export const doubleCounts: Check = (model) => {
       if (part === undefined) continue;
       const [partName, wholeName] = [labelOf(document, part) ?? part, labelOf(document, whole) ?? whole];
       const message = messageFor('finding.addsPartAndWhole', { name: line.name, partName, wholeName });
-      return [{ place, about: `${whole}|${part}`, message, mend: null }];
+      return [{ place, about: `${whole}|${part}`, message, fix: null }];
     }
     const group = document.groups.get(line.group)!;
     const total = totalOfSide(group.side);
@@ -97,7 +97,7 @@ export const doubleCounts: Check = (model) => {
       names,
       of: labelOf(document, total)!,
     });
-    return [{ place, about: 'repeats', message, mend: null }];
+    return [{ place, about: 'repeats', message, fix: null }];
   });
 };
 
@@ -125,7 +125,7 @@ export const blankFactors: Check = (model) => {
         month: { month },
         others,
       });
-      return [{ place: { id, month }, about: line.id, message, mend: null }];
+      return [{ place: { id, month }, about: line.id, message, fix: null }];
     });
   });
 };
@@ -175,7 +175,7 @@ export const missingFigures: Check = (model) => {
         others.length === 0
           ? first!.message
           : messageFor('finding.andElsewhere', { problem: first!.message, count: others.length }),
-      mend: null,
+      fix: null,
     };
   });
 };
@@ -184,14 +184,14 @@ export const missingFigures: Check = (model) => {
 export const unitDoubts: Check = (model) =>
   [...lineRules(model), ...assumptionRules(model), ...inputRules(model), ...columnRules(model)].flatMap((rule) =>
     unitFindings(rule.expression, model.document, rule.unit, CANONICAL, rule.list).map(
-      ({ message, place, mend }, index): Found => ({
+      ({ message, place, fix }, index): Found => ({
         place: rule.place,
         about: aboutIn(rule, `${index}|${JSON.stringify(message)}`),
         message: rule.say(message),
-        mend: mend
+        fix: fix
           ? {
-              words: messageFor('finding.writeInstead', { replacement: mend.replacement }),
-              command: rule.rewrite(replaced(rule, place, mend.replacement)),
+              words: messageFor('finding.writeInstead', { replacement: fix.replacement }),
+              command: rule.rewrite(replaced(rule, place, fix.replacement)),
             }
           : null,
       }),
@@ -204,7 +204,7 @@ export const calendarWords: Check = (model) => {
   return [...lineRules(model), ...assumptionRules(model), ...inputRules(model), ...columnRules(model)].flatMap(
     (rule) => {
       const names = rule.list === null ? namesOf(document) : namesInList(document, rule.list);
-      return wordsTaken(rule.expression, names).map(({ place, named, replacement }): Found => ({
+      return calendarWordsTaken(rule.expression, names).map(({ place, named, replacement }): Found => ({
         place: rule.place,
         about: aboutIn(rule, String(place.from)),
         message: messageFor('finding.calendarWord', {
@@ -212,7 +212,7 @@ export const calendarWords: Check = (model) => {
           word: replacement.slice(0, -2),
           named: named.name,
         }),
-        mend: {
+        fix: {
           words: messageFor('finding.calendarWord.fix', { name: named.name }),
           command: rule.rewrite(replaced(rule, place, `{${named.id}}`)),
         },
@@ -246,7 +246,7 @@ export const similarNames: Check = ({ document }) => {
         name: quoteName(thing.name),
         other: quoteName(other.name),
       });
-      findings.push({ place: { id: other.id, month: null }, about: thing.id, message, mend: null });
+      findings.push({ place: { id: other.id, month: null }, about: thing.id, message, fix: null });
     }
   });
   return findings;

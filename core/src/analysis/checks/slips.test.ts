@@ -23,10 +23,10 @@ function after(document: Document, command: Command): Document {
 }
 
 /** A plan whose one slip is found with this sentence, and is gone once it is mended; what a line then comes to. */
-function mended(document: Document, kind: CheckKind, message: string, line: string): (number | null)[] {
+function fixed(document: Document, kind: CheckKind, message: string, line: string): (number | null)[] {
   const findings = slipsOf(document);
   expect(findings.map((each) => [each.kind, each.message])).toEqual([[kind, message]]);
-  const next = after(document, commandOf(findings[0]!.mend!, document, english));
+  const next = after(document, commandOf(findings[0]!.fix!, document, english));
   expect(slipsOf(next)).toEqual([]);
   return calculate(next).figures(line);
 }
@@ -38,7 +38,7 @@ describe('a slip of the hand is found, and its mend is right', () => {
         lines: { expense: { Food: { start: 400, '2026-07': 410 } } },
         exceptions: { Food: { '2026-05': typed } },
       });
-    const figures = mended(
+    const figures = fixed(
       plan(4000),
       'tenfold',
       'Food in May 2026 is about 10 times what it is in other months.',
@@ -46,13 +46,13 @@ describe('a slip of the hand is found, and its mend is right', () => {
     );
     expect(figures.slice(3, 6)).toEqual([400, 400, 400]);
     expect(slipsOf(plan(1200))).toEqual([]);
-    expect(mended(plan(41_000), 'tenfold', 'Food in May 2026 is about 100 times what it is in other months.', 'Food')[4]).toBe(410); // prettier-ignore
+    expect(fixed(plan(41_000), 'tenfold', 'Food in May 2026 is about 100 times what it is in other months.', 'Food')[4]).toBe(410); // prettier-ignore
   });
 
   it('a cost typed with a minus, but not one that now and then gives something back', () => {
     const plan = sketch({ lines: { expense: { Rent: -800 } } });
     expect(
-      mended(plan, 'typedNegative', 'Rent is entered with a minus sign, which lowers total expenses.', 'Rent')[0],
+      fixed(plan, 'typedNegative', 'Rent is entered with a minus sign, which lowers total expenses.', 'Rent')[0],
     ).toBe(800);
     expect(slipsOf(sketch({ lines: { expense: { Power: { start: 80, '2026-06': -40, '2026-07': 80 } } } }))).toEqual(
       [],
@@ -62,20 +62,20 @@ describe('a slip of the hand is found, and its mend is right', () => {
   it('5 typed for 5 %, and 240 % a year', () => {
     const plan = (unit: string, value: number) =>
       sketch({ assumptions: { Rise: [unit, value] }, lines: { expense: { Rent: '800 * (1 + Rise)' } } });
-    expect(mended(plan('ratePerYear', 5), 'unlikelyRate', 'Rise is 500.0\u00a0% a year. Was 5.0\u00a0% a year meant?', 'Rent')[0]).toBeCloseTo(840); // prettier-ignore
-    expect(mended(plan('ratePerYear', 2.4), 'unlikelyRate', 'Rise is 240.0\u00a0% a year. Was 2.4\u00a0% a year meant?', 'Rent')[0]).toBeCloseTo(819.2); // prettier-ignore
+    expect(fixed(plan('ratePerYear', 5), 'unlikelyRate', 'Rise is 500.0\u00a0% a year. Was 5.0\u00a0% a year meant?', 'Rent')[0]).toBeCloseTo(840); // prettier-ignore
+    expect(fixed(plan('ratePerYear', 2.4), 'unlikelyRate', 'Rise is 240.0\u00a0% a year. Was 2.4\u00a0% a year meant?', 'Rent')[0]).toBeCloseTo(819.2); // prettier-ignore
     expect(slipsOf(plan('percent', 1.2))).toEqual([]);
   });
 
   it('a yearly amount in every month', () => {
     const plan = sketch({ lines: { expense: { 'Car tax, yearly': 360 } } });
-    expect(mended(plan, 'yearlyEachMonth', 'Car tax, yearly is named as a yearly amount, but it is counted in every month.', 'Car tax, yearly')[0]).toBe(30); // prettier-ignore
+    expect(fixed(plan, 'yearlyEachMonth', 'Car tax, yearly is named as a yearly amount, but it is counted in every month.', 'Car tax, yearly')[0]).toBe(30); // prettier-ignore
     expect(slipsOf(sketch({ lines: { expense: { 'Insurance, yearly': 'if(month = 3, 240)' } } }))).toEqual([]);
   });
 
   it('a sum that leaves a line of its group out', () => {
     const plan = sketch({ lines: { expense: { Rent: 800, Power: 60, Water: 30, Phone: 20 }, memo: { Home: 'Rent + Power + Water' } } }); // prettier-ignore
-    expect(mended(plan, 'sumMisses', 'The rule of Home adds all lines of expense group except Phone.', 'Home')[0]).toBe(
+    expect(fixed(plan, 'sumMisses', 'The rule of Home adds all lines of expense group except Phone.', 'Home')[0]).toBe(
       910,
     );
   });
@@ -85,13 +85,13 @@ describe('a slip of the hand is found, and its mend is right', () => {
       lines: { expense: { Rent: { start: 800, '2026-04': 850 } } },
       exceptions: { Rent: { '2026-06': 800, '2026-08': 900 } },
     });
-    const figures = mended(plan, 'leftBehind', 'Rent in June 2026 is still €800.00, the amount before the rule changed.', 'Rent'); // prettier-ignore
+    const figures = fixed(plan, 'leftBehind', 'Rent in June 2026 is still €800.00, the amount before the rule changed.', 'Rent'); // prettier-ignore
     expect(figures.slice(5, 8)).toEqual([850, 850, 900]);
   });
 
   it('a rule that ends though what recurs goes on, or alone among its group', () => {
     const lines = { expense: { Rent: { start: 800, '2027-01': null }, Power: 60, Food: 300 } };
-    const figures = mended(sketch({ months: 24, lines }), 'ruleEnds', 'Rent has nothing planned from January 2027 on, but the other lines of its group continue.', 'Rent'); // prettier-ignore
+    const figures = fixed(sketch({ months: 24, lines }), 'ruleEnds', 'Rent has nothing planned from January 2027 on, but the other lines of its group continue.', 'Rent'); // prettier-ignore
     expect(figures.slice(11, 14)).toEqual([800, 800, 800]);
     const inMay = { expense: { Rent: { start: 800, '2027-05': null }, Power: 60, Food: 300 } };
     expect(slipsOf(sketch({ months: 24, lines: inMay }))).toEqual([]);
@@ -106,7 +106,7 @@ describe('a slip of the hand is found, and its mend is right', () => {
         rhythm: 'month',
       },
     } as Command);
-    mended(recurring, 'ruleEnds', 'Rent has nothing planned from May 2027 on, but the recurring entry Rent to the landlord continues.', 'Rent'); // prettier-ignore
+    fixed(recurring, 'ruleEnds', 'Rent has nothing planned from May 2027 on, but the recurring entry Rent to the landlord continues.', 'Rent'); // prettier-ignore
     const noted = after(sketch({ months: 24, lines }), {
       kind: 'line.set',
       line: 'line-rent',
@@ -126,7 +126,7 @@ describe('a slip of the hand is found, and its mend is right', () => {
         loans: [{ name: 'New van', amount: 12_000, rate: 0.05, months: 24, first: '2026-02' }],
         ...more,
       });
-    const figures = mended(plan(), 'loanUnpaid', 'No line of the budget pays the loan New van.', 'New van payment');
+    const figures = fixed(plan(), 'loanUnpaid', 'No line of the budget pays the loan New van.', 'New van payment');
     expect(figures.slice(0, 2)).toEqual([null, expect.closeTo(526.46, 2)]);
     expect(
       slipsOf(plan({ loans: [{ name: 'New van', amount: 12_000, rate: 0.05, months: 24, first: '2029-02' }] })),
@@ -146,7 +146,7 @@ describe('a slip of the hand is found, and its mend is right', () => {
     }); // prettier-ignore
     const findings = slipsOf(plan);
     expect(findings.map(({ kind }) => kind)).toEqual(['taxOfMonth', 'taxOfMonth']);
-    const next = findings.reduce((document, { mend }) => after(document, mend!.command), plan);
+    const next = findings.reduce((document, { fix }) => after(document, fix!.command), plan);
     expect(slipsOf(next)).toEqual([]);
     // A quarter of what is above 12,000 in a year, a twelfth of it each month.
     expect(calculate(next).figures('Tax')[11]).toBeCloseTo((36_000 - 12_000) / 4 / 12);

@@ -1,5 +1,5 @@
 import { monthOfDay } from '../../calendar/day.ts';
-import { stretches } from '../../calendar/calendar.ts';
+import { rangesOf } from '../../calendar/calendar.ts';
 import { addMonths, monthsBetween, type Month } from '../../calendar/month.ts';
 import { effectiveSteps } from '../../engine/node.ts';
 import type { PlanModel } from '../../engine/planModel.ts';
@@ -50,7 +50,7 @@ export const tenfold: Check = (model) => {
           place: { id: line.id, month },
           about: month,
           message: messageFor('finding.monthStandsOut', { name: line.name, month: { month }, times: factor }),
-          mend: {
+          fix: {
             words: messageFor('finding.unlikelyRate.fix', { written: writeWithUnit(meant, line.unit, plan) }),
             command: { kind: 'figures.set', as: 'exceptions', figures: [{ line: line.id, month, figure: meant }] },
           },
@@ -77,7 +77,7 @@ export const typedNegative: Check = (model) => {
       {
         place: { id: line.id, month: first.from },
         message: messageFor('finding.minusTyped', { name: line.name, side }),
-        mend: {
+        fix: {
           words: messageFor('finding.unlikelyRate.fix', { written: money }),
           command: { kind: 'line.rewriteStep', line: line.id, from: first.from, formula },
         },
@@ -103,7 +103,7 @@ export const unlikelyRates: Check = ({ document }) => {
           written: writeWithUnit(value, unit, plan),
           meant: written,
         }),
-        mend: {
+        fix: {
           words: messageFor('finding.unlikelyRate.fix', { written }),
           command: { kind: 'assumption.set', assumption: id, settings: { value: meant } },
         },
@@ -130,7 +130,7 @@ export const yearlyEachMonth: Check = (model) => {
       {
         place: { id: line.id, month: only!.from },
         message: messageFor('finding.yearlyEachMonth', { name: line.name }),
-        mend: {
+        fix: {
           words: messageFor('finding.yearlyEachMonth.fix', { month }),
           command: {
             kind: 'line.rewriteStep',
@@ -152,9 +152,9 @@ export const taxOfAMonth: Check = (model) => {
     const series =
       document.lines.has(id) || document.groups.has(id) || id.startsWith('@') ? model.seriesOf(id) : undefined;
     if (!series) return false;
-    const stretch = Math.min(12, model.calendar.count);
+    const range = Math.min(12, model.calendar.count);
     let some = 0;
-    for (let index = 0; index < stretch; index++) if (series.valueAt(index) > 0) some++;
+    for (let index = 0; index < range; index++) if (series.valueAt(index) > 0) some++;
     return some >= 6;
   };
   const findings: Found[] = [];
@@ -166,7 +166,7 @@ export const taxOfAMonth: Check = (model) => {
       place: rule.place,
       about: 'income',
       message: messageFor('finding.taxOfMonth', { name: rule.name, income: labelOf(document, expression.id)! }),
-      mend: { words: messageFor('finding.taxOfMonth.fix'), command: rule.rewrite(`total({${expression.id}}, year)`) },
+      fix: { words: messageFor('finding.taxOfMonth.fix'), command: rule.rewrite(`total({${expression.id}}, year)`) },
     });
   }
   for (const rule of lineRules(model))
@@ -178,7 +178,7 @@ export const taxOfAMonth: Check = (model) => {
         place: rule.place,
         about: `${rule.from}|${part.place.from}`,
         message: messageFor('finding.taxOfMonth', { name: rule.name, income: labelOf(document, income.id)! }),
-        mend: {
+        fix: {
           words: messageFor('finding.taxOfMonth.fix'),
           command: rule.rewrite(replaced(rule, part.place, `(tax({${schedule}}, total({${income.id}}, year)) / 12)`)),
         },
@@ -204,7 +204,7 @@ export const sumsThatMiss: Check = (model) => {
         place: rule.place,
         about: group,
         message: messageFor('finding.sumLeavesOut', { name: rule.name, group: whole.name, missing: missing[0]!.name }),
-        mend: {
+        fix: {
           words: messageFor('finding.sumLeavesOut.fix', { group: quoteName(whole.name) }),
           command: rule.rewrite(`{${group}}`),
         },
@@ -226,7 +226,7 @@ export const leftBehind: Check = (model) => {
           place: { id: line.id, month },
           about: month,
           message: messageFor('finding.exceptionUnchanged', { name: line.name, month: { month }, amount: writeWithUnit(amount, line.unit, plan) }), // prettier-ignore
-          mend: {
+          fix: {
             words: messageFor('finding.exceptionOutside.fix'),
             command: { kind: 'line.clearException', line: line.id, month },
           },
@@ -275,7 +275,7 @@ export const itemsWithoutMonth: Check = (model) => {
         first: titleOfItem(document, lost[0]!),
         day: day.name,
       });
-      return [{ place: { id: column.id, month: null }, about: key, message, mend: null }];
+      return [{ place: { id: column.id, month: null }, about: key, message, fix: null }];
     });
   });
 };
@@ -308,7 +308,7 @@ export const rulesThatEnd: Check = (model) => {
         message: goesOn
           ? messageFor('finding.endsThoughItRecurs', { line: line.name, month, entry: goesOn.what || line.name })
           : messageFor('finding.endsAlone', { line: line.name, month }),
-        mend: {
+        fix: {
           words: messageFor('finding.endsAlone.fix'),
           command: { kind: 'line.removeStep', line: line.id, from: ends },
         },
@@ -320,7 +320,7 @@ export const rulesThatEnd: Check = (model) => {
 /** Whether a line ends where a year does, after a whole year and with another to come, while all others of its group go on. */
 function endsWithItsYear(model: PlanModel, line: LineRow, index: number): boolean {
   const { document, calendar } = model;
-  const isAtYear = stretches(calendar, 'year').some(({ from }) => from === index);
+  const isAtYear = rangesOf(calendar, 'year').some(({ from }) => from === index);
   if (!isAtYear || index < LONG_ENOUGH || calendar.count - index < LONG_ENOUGH) return false;
   const has = (id: string, place: number) => !Number.isNaN(model.seriesOf(id)!.valueAt(place));
   const months = Array.from({ length: LONG_ENOUGH }, (_, back) => index - 1 - back);
@@ -348,7 +348,7 @@ export const loansNobodyPays: Check = (model) => {
       {
         place: { id: loan.id, month: null },
         message: messageFor('finding.loanWithoutLine', { loan: loan.name }),
-        mend: group
+        fix: group
           ? {
               words: messageFor('finding.loanWithoutLine.fix', { name }),
               name,

@@ -7,7 +7,7 @@ import { applyChanges, type Document } from '../../plan/document/document.ts';
 import { commandFor, draws, startingPlan } from '../../testing/random.ts';
 import { runs } from '../../testing/setup.ts';
 import { sketch } from '../../testing/plans.ts';
-import { compareMoments, type Comparison } from './comparison.ts';
+import { compareVersions, type Comparison } from './comparison.ts';
 
 const start = sketch({
   months: 24,
@@ -21,14 +21,14 @@ const after = (document: Document, command: Command): Document => {
   return applyChanges(document, decision.changes);
 };
 const between = (before: Document, now: Document): Comparison =>
-  compareMoments({ document: before, sums: [] }, { document: now, sums: [] });
+  compareVersions({ document: before, sums: [] }, { document: now, sums: [] });
 const line = (shown: Comparison, name: string) => shown.lines.find((each) => each.name === name);
 
 describe('two moments of a plan', () => {
   it('differ in figures of months and years, and in the totals they go into', () => {
     const now = after(start, { kind: 'line.setFigure', line: idOf('Rent'), month: '2026-03' as never, reach: 'onward', figure: 850 }); // prettier-ignore
     const shown = between(start, now);
-    expect(line(shown, 'Rent')).toMatchObject({ state: 'changed', side: 'expense', unit: 'money', formerName: null });
+    expect(line(shown, 'Rent')).toMatchObject({ state: 'changed', side: 'expense', unit: 'money', previousName: null });
     expect(line(shown, 'Rent')!.months).toHaveLength(22);
     expect(line(shown, 'Rent')!.years).toEqual([
       { of: 2026, before: 9600, after: 10_100 },
@@ -47,7 +47,7 @@ describe('two moments of a plan', () => {
     expect(rate.rows).toEqual([expect.objectContaining({ kind: 'Assumption', name: 'Inflation', fields: [{ name: 'Value', before: '2.0\u00a0%', after: '3.5\u00a0%' }] })]); // prettier-ignore
     expect(line(rate, 'Heating')!.years.map(({ of }) => of)).toEqual([2027]);
     const named = between(start, after(start, { kind: 'line.set', line: idOf('Rent'), settings: { name: 'Home' } }));
-    expect(line(named, 'Home')).toMatchObject({ formerName: 'Rent', years: [], months: [] });
+    expect(line(named, 'Home')).toMatchObject({ previousName: 'Rent', years: [], months: [] });
     expect(named.rows[0]!.fields).toEqual([{ name: 'Name', before: 'Rent', after: 'Home' }]);
     const gone = between(start, after(start, { kind: 'line.delete', line: idOf('Rent') }));
     expect(line(gone, 'Rent')).toMatchObject({ state: 'removed' });
@@ -56,7 +56,7 @@ describe('two moments of a plan', () => {
 
   it('differ in what really happened, in the way a line goes', () => {
     const sums = [{ line: idOf('Rent'), account: '', month: '2026-02' as never, amount: -81_000, count: 1, days: 3 }];
-    const shown = compareMoments({ document: start, sums: [] }, { document: start, sums });
+    const shown = compareVersions({ document: start, sums: [] }, { document: start, sums });
     expect(shown.lines).toEqual([expect.objectContaining({ what: 'actual', state: 'added', months: [{ of: '2026-02', before: null, after: 810 }] })]); // prettier-ignore
   });
 
@@ -74,14 +74,14 @@ describe('two moments of a plan', () => {
           shown.lines.map(({ id, what, years, months }) => ({ id, what, years: [...years], months: [...months] })).sort((a, b) => (a.id + a.what < b.id + b.what ? -1 : 1)); // prettier-ignore
         const turned = exchanged(back).map(({ years, months, ...rest }) => ({
           ...rest,
-          years: years.map(({ of, before: before, after: after }) => ({ of, before: after, after: before })),
-          months: months.map(({ of, before: before, after: after }) => ({ of, before: after, after: before })),
+          years: years.map(({ of, before, after }) => ({ of, before: after, after: before })),
+          months: months.map(({ of, before, after }) => ({ of, before: after, after: before })),
         }));
         expect(turned).toEqual(exchanged(there));
         expect(back.rows.length).toBe(there.rows.length);
         for (const row of there.rows) {
           expect([row.kind, row.state === 'changed' && row.fields.length === 0]).toEqual([expect.stringMatching(/\w/), false]); // prettier-ignore
-          for (const { before: before, after: after } of row.fields)
+          for (const { before, after } of row.fields)
             expect(`${english(before)}${english(after)}`).not.toMatch(/undefined|NaN|\[object/);
         }
         expect(between(now, now)).toEqual({ lines: [], rows: [] });

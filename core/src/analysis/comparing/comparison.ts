@@ -1,4 +1,4 @@
-import { stretchOfYear, yearsOf } from '../../calendar/calendar.ts';
+import { rangeOfYear, yearsOf } from '../../calendar/calendar.ts';
 import { yearOf, type Month } from '../../calendar/month.ts';
 import { isSame as isSameFigure } from '../../figure/compare.ts';
 import type { Unit } from '../../figure/unit.ts';
@@ -31,7 +31,7 @@ export interface LineDifference {
   readonly id: string;
   readonly name: string;
   /** What it was called before; `null` where that is the same. */
-  readonly formerName: string | null;
+  readonly previousName: string | null;
   readonly unit: Unit;
   /** `null` for a total of the plan. */
   readonly side: Side | null;
@@ -53,7 +53,7 @@ export interface Comparison {
 const COMPARED_TOTALS = [TOTAL_INCOME, TOTAL_EXPENSES, TOTAL_SET_ASIDE, NET];
 
 /** Compares a plan at two moments, or two plans that come from one: figures by year and month, and what was set. */
-export function compareMoments(before: Moment, after: Moment): Comparison {
+export function compareVersions(before: Moment, after: Moment): Comparison {
   const [old, now] = [figuresIn(before), figuresIn(after)];
   const changes = differenceBetween(before.document, after.document);
   const ids = new Set([...COMPARED_TOTALS, ...linesInOrder(after.document), ...before.document.lines.keys()]);
@@ -104,9 +104,7 @@ function figuresIn({ document, sums }: Moment): Figures {
       what === 'actual' ? actual(id, (each) => each === month) : (ofBudget(id)[places.get(month) ?? -1] ?? null),
     ofYear(id, what, year) {
       if (what === 'actual') return actual(id, (month) => yearOf(month, begins) === year);
-      return this.years.includes(year) && this.has(id, what)
-        ? valueOver(model, id, stretchOfYear(calendar, year))
-        : null;
+      return this.years.includes(year) && this.has(id, what) ? valueOver(model, id, rangeOfYear(calendar, year)) : null;
     },
   };
 }
@@ -123,8 +121,9 @@ function differenceOf(id: string, what: LineDifference['what'], old: Figures, no
   const years = differing(union(old.years, now.years), (figures, year) => figures.ofYear(id, what, year));
   const { document } = is || now.document.lines.has(id) ? now : old;
   const row = document.lines.get(id);
-  const formerName = row ? (old.document.lines.get(id)?.name ?? null) : null;
-  const isRenamed = row !== undefined && formerName !== null && formerName !== row.name && now.document.lines.has(id);
+  const previousName = row ? (old.document.lines.get(id)?.name ?? null) : null;
+  const isRenamed =
+    row !== undefined && previousName !== null && previousName !== row.name && now.document.lines.has(id);
   const state = wasSet === is ? 'changed' : is ? 'added' : 'removed';
   const appears = what === 'budget' && state !== 'changed';
   if (months.length === 0 && years.length === 0 && !appears && !(isRenamed && what === 'budget')) return [];
@@ -132,7 +131,7 @@ function differenceOf(id: string, what: LineDifference['what'], old: Figures, no
     {
       id,
       name: row?.name ?? totalWithId(id)?.name ?? id,
-      formerName: isRenamed ? formerName : null,
+      previousName: isRenamed ? previousName : null,
       unit: unitOf(document, id),
       side: row ? (document.groups.get(row.group)?.side ?? null) : null,
       what,

@@ -39,7 +39,7 @@ type Values = Readonly<Record<string, unknown>>;
 /** Columns by which a row belongs to another, the nearest owner first. */
 const OWNERS = ['line', 'assumption', 'of', 'loan', 'fund', 'schedule', 'chart', 'item', 'list', 'account', 'standing', 'scenario'] as const; // prettier-ignore
 /** What says where something stands, or is the business of the program alone. */
-const UNSAID: ReadonlySet<string> = new Set(['position', 'receipt', 'reference', 'toReference', 'reconciled', 'toReconciled', 'standing', 'due']); // prettier-ignore
+const UNWRITTEN_FIELDS: ReadonlySet<string> = new Set(['position', 'receipt', 'reference', 'toReference', 'reconciled', 'toReconciled', 'standing', 'due']); // prettier-ignore
 
 /** What a change says to people; nothing where only the order differs. */
 export function rowInWords(change: Change, before: Document, after: Document): RowDifference[] {
@@ -109,7 +109,7 @@ function saidOf(table: TableName | 'entries', row: Values, document: Document): 
   const spec: Readonly<Record<string, ColumnSpec>> = table === 'entries' ? ENTRY_COLUMNS : TABLES[table];
   for (const [name, { column, fallback }] of Object.entries(spec)) {
     const value = row[name];
-    if (UNSAID.has(name) || value === null || value === undefined || value === '') continue;
+    if (UNWRITTEN_FIELDS.has(name) || value === null || value === undefined || value === '') continue;
     // What goes without saying is said only where it differs, and it differs where the other side says it.
     if (value === fallback && column.kind === 'yesNo') continue;
     const text = valueInWords(table, name, column, value, row, document);

@@ -70,7 +70,7 @@ export interface TaxTerms {
 export type Evaluation =
   /** Arithmetic with the month's figures; an empty one makes the result empty, or is passed over. NaN is no result. */
   | {
-      readonly way: 'figures';
+      readonly kind: 'figures';
       readonly compute: (figures: readonly number[]) => number;
       /** The same, taking the figures one by one. */
       readonly direct: (...figures: number[]) => number;
@@ -78,40 +78,40 @@ export type Evaluation =
       readonly quick?: 'least' | 'most';
     }
   /** An operator written as a function. */
-  | { readonly way: 'operator'; readonly operator: '/' | '^' }
+  | { readonly kind: 'operator'; readonly operator: '/' | '^' }
   /** What is said of one month by readers of its arguments, words left out. */
   | {
-      readonly way: 'month';
+      readonly kind: 'pointwise';
       readonly reader: (args: readonly Reader[], call: Call, site: Site) => Reader;
       readonly quick?: 'choice';
     }
   /** The figure of another month: so many later (1) or earlier (−1), or that of a number in the plan (0). */
-  | { readonly way: 'elsewhere'; readonly direction: 1 | -1 | 0 }
+  | { readonly kind: 'shift'; readonly direction: 1 | -1 | 0 }
   /** Added up month by month since the plan's start, or a span's. */
-  | { readonly way: 'running' }
+  | { readonly kind: 'running' }
   /**
    * From up to `reach` months before. The first argument is looked at from `leastLag` months back on; `again` says that
    * each month looks at all of them anew.
    */
   | {
-      readonly way: 'lookingBack';
+      readonly kind: 'trailingWindow';
       readonly leastLag: 0 | 1;
       readonly reach: number;
       readonly again: boolean;
       readonly reader: (args: readonly Reader[], call: Call) => Accumulating;
     }
   /** One figure for a stretch of months: the plan, a year, a quarter. */
-  | { readonly way: 'stretch'; readonly summary: Summary }
+  | { readonly kind: 'periodSummary'; readonly summary: Summary }
   /** One figure for the whole plan, from all figures of one argument; the others are read in the first month. */
   | {
-      readonly way: 'wholePlan';
+      readonly kind: 'wholeSeries';
       readonly flow: number;
       readonly compute: (figures: number[], args: readonly Reader[], site: Site) => number;
     }
   /** A figure for each month, or item, from those of all; NaN is no result, and what is empty stays so. */
-  | { readonly way: 'among'; readonly compute: (figures: Float64Array, into: Float64Array) => void }
+  | { readonly kind: 'crossSection'; readonly compute: (figures: Float64Array, into: Float64Array) => void }
   /** By a tax schedule of the plan. */
-  | { readonly way: 'schedule'; readonly reader: (terms: TaxTerms, site: Site) => Reader };
+  | { readonly kind: 'schedule'; readonly reader: (terms: TaxTerms, site: Site) => Reader };
 
 /** `any` is the unit of a bare number, which takes on what it meets; `factor` is what 1 + a rate gives. */
 export type Inferred = Unit | 'any' | 'factor';
@@ -128,7 +128,7 @@ export interface CallUnits {
   /** Doubts that the first two arguments can be compared when they count different things. */
   comparable(): void;
   /** Doubts an argument, or the call as a whole. */
-  doubt(argument: number | null, message: Message, mend?: { readonly words: Text; readonly replacement: string }): void;
+  doubt(argument: number | null, message: Message, fix?: { readonly words: Text; readonly replacement: string }): void;
   /** Doubts a yearly rate where one per period is meant. */
   yearlyWherePeriodic(argument: number, conversion?: 'nominal' | 'effective'): void;
   /** An argument as it is written; as a factor, in brackets where it needs them. */
@@ -181,7 +181,7 @@ export function figures(
   quick?: 'least' | 'most',
 ): Evaluation {
   const spread = (given: readonly number[]) => compute(...given);
-  const evaluation = { way: 'figures', compute: spread, direct: compute, blank } as const;
+  const evaluation = { kind: 'figures', compute: spread, direct: compute, blank } as const;
   return quick ? { ...evaluation, quick } : evaluation;
 }
 

@@ -9,7 +9,7 @@ export const LOGIC = family('logic', [
     summary: messageFor('function.if'),
     example: 'if(month = 3, 212, 0)',
     parameters: [condition('condition'), figure('then'), optional(figure('otherwise'))],
-    evaluation: { way: 'month', reader: choice, quick: 'choice' },
+    evaluation: { kind: 'pointwise', reader: choice, quick: 'choice' },
     unit: (call) => call.agree((argument) => argument > 0),
   },
   {
@@ -18,7 +18,7 @@ export const LOGIC = family('logic', [
     example: 'IFS(month = 1, 100, month = 7, 200)',
     parameters: [condition('condition'), figure('then')],
     more: [condition('condition'), figure('then')],
-    evaluation: { way: 'month', reader: choice },
+    evaluation: { kind: 'pointwise', reader: choice },
     unit: (call) => call.agree((argument) => argument % 2 === 1),
   },
   {
@@ -45,7 +45,7 @@ export const LOGIC = family('logic', [
     example: 'if(not(month = 8), 30)',
     parameters: [condition('condition')],
     evaluation: {
-      way: 'month',
+      kind: 'pointwise',
       reader:
         ([given]) =>
         (index) => {
@@ -61,7 +61,7 @@ export const LOGIC = family('logic', [
     example: 'IFERROR(Rent / (period - 3), 0)',
     parameters: [figure('x'), figure('otherwise')],
     evaluation: {
-      way: 'month',
+      kind: 'pointwise',
       reader:
         ([x, otherwise]) =>
         (index) => {
@@ -77,7 +77,7 @@ export const LOGIC = family('logic', [
     example: 'if(ISBLANK(Rent), 100, Rent)',
     parameters: [figure('x')],
     evaluation: {
-      way: 'month',
+      kind: 'pointwise',
       reader:
         ([x]) =>
         (index) => {
@@ -112,5 +112,5 @@ function connective(all: boolean): Evaluation {
       }
       return all ? 1 : 0;
     };
-  return { way: 'month', reader };
+  return { kind: 'pointwise', reader };
 }

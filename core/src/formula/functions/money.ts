@@ -29,7 +29,7 @@ export const MONEY = family('money', [
     example: 'share(Rent, Pay)',
     parameters: [figure('x'), optional(figure('base'))],
     evaluation: (call) =>
-      call.args.length === 1 ? { way: 'among', compute: sharesOfTotal } : { way: 'operator', operator: '/' },
+      call.args.length === 1 ? { kind: 'crossSection', compute: sharesOfTotal } : { kind: 'operator', operator: '/' },
     unit(call) {
       if (call.units.length > 1) call.comparable();
       return 'percent';
@@ -40,7 +40,10 @@ export const MONEY = family('money', [
     summary: messageFor('function.monthly'),
     example: 'prior(Rent) * (1 + monthly(Inflation, effective))',
     parameters: [rate('yearly rate'), word('effective', ['effective'])],
-    evaluation: { way: 'month', reader: ([yearly], call, site) => monthly(yearly!, call.args[1] !== undefined, site) },
+    evaluation: {
+      kind: 'pointwise',
+      reader: ([yearly], call, site) => monthly(yearly!, call.args[1] !== undefined, site),
+    },
     unit(call) {
       if (call.units[0] === 'ratePerMonth') call.doubt(null, messageFor('function.monthly.isMonthly'));
       return 'ratePerMonth';
@@ -59,7 +62,7 @@ export const MONEY = family('money', [
     summary: messageFor('function.tax'),
     example: 'tax(Bands, total(Pay, year))',
     parameters: [schedule('schedule'), figure('income')],
-    evaluation: { way: 'schedule', reader: tax },
+    evaluation: { kind: 'schedule', reader: tax },
     unit(call) {
       const income = call.units[1]!;
       if (income !== 'any' && income !== 'money')
@@ -164,7 +167,7 @@ export const MONEY = family('money', [
     more: [figure('x')],
     evaluation: ({ args }) =>
       args.length === 2
-        ? { way: 'wholePlan', flow: 1, compute: presentValue }
+        ? { kind: 'wholeSeries', flow: 1, compute: presentValue }
         : figures((each, ...given) => annuity.npv(each, given)),
     unit: perPeriod,
   },
@@ -173,7 +176,7 @@ export const MONEY = family('money', [
     summary: messageFor('function.IRR'),
     example: 'IRR(if(period = 1, -1000, 90))',
     parameters: [series('x'), optional(rate('guess'))],
-    evaluation: { way: 'wholePlan', flow: 0, compute: rateOfReturn },
+    evaluation: { kind: 'wholeSeries', flow: 0, compute: rateOfReturn },
     unit: 'ratePerMonth',
     searches: true,
   },

@@ -52,7 +52,7 @@ export const NUMBERS = family('numbers', [
     parameters: [x],
     more: [x],
     evaluation: {
-      way: 'month',
+      kind: 'pointwise',
       reader: (all) => (index) => {
         let count = 0;
         for (const each of all) if (!Number.isNaN(each(index))) count++;
@@ -66,7 +66,7 @@ export const NUMBERS = family('numbers', [
     summary: messageFor('function.rank'),
     example: 'rank(Pay)',
     parameters: [series('x')],
-    evaluation: { way: 'among', compute: ranks },
+    evaluation: { kind: 'crossSection', compute: ranks },
     unit: 'number',
   },
   {
@@ -138,7 +138,7 @@ export const NUMBERS = family('numbers', [
     summary: messageFor('function.POWER'),
     example: '100 * POWER(1 + Inflation, years)',
     parameters: [x, figure('exponent')],
-    evaluation: { way: 'operator', operator: '^' },
+    evaluation: { kind: 'operator', operator: '^' },
     unit: 'first',
   },
 ]);

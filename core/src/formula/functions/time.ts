@@ -21,8 +21,8 @@ import {
 
 const SPANS = ['month', 'quarter', 'year'];
 const span = word('quarter or year', SPANS);
-const overStretch = (name: Summary, summary: Message, example: string) =>
-  ({ name, summary, example, parameters: [series('x'), span], evaluation: { way: 'stretch', summary: name }, unit: 'first' }) as const; // prettier-ignore
+const overRange = (name: Summary, summary: Message, example: string) =>
+  ({ name, summary, example, parameters: [series('x'), span], evaluation: { kind: 'periodSummary', summary: name }, unit: 'first' }) as const; // prettier-ignore
 
 const OF_SEVERAL = figures((...given) => meanOf(given.reduce((sum, each) => sum + each, 0), given), 'skip'); // prettier-ignore
 
@@ -33,7 +33,7 @@ export const TIME = family('time', [
     summary: messageFor('function.prior'),
     example: 'prior(Rent, 12) * (1 + Inflation)',
     parameters: [series('x'), optional(count('n'))],
-    evaluation: { way: 'elsewhere', direction: -1 },
+    evaluation: { kind: 'shift', direction: -1 },
     unit: 'first',
   },
   {
@@ -41,7 +41,7 @@ export const TIME = family('time', [
     summary: messageFor('function.next'),
     example: 'next(Rent)',
     parameters: [series('x'), optional(count('n'))],
-    evaluation: { way: 'elsewhere', direction: 1 },
+    evaluation: { kind: 'shift', direction: 1 },
     unit: 'first',
   },
   {
@@ -49,7 +49,7 @@ export const TIME = family('time', [
     summary: messageFor('function.at'),
     example: 'at(Rent, 2026-03)',
     parameters: [series('x'), month('month')],
-    evaluation: { way: 'elsewhere', direction: 0 },
+    evaluation: { kind: 'shift', direction: 0 },
     unit: 'first',
   },
   {
@@ -57,21 +57,21 @@ export const TIME = family('time', [
     summary: messageFor('function.running'),
     example: 'running(Pay, year)',
     parameters: [series('x'), span],
-    evaluation: { way: 'running' },
+    evaluation: { kind: 'running' },
     unit: 'first',
   },
-  overStretch('total', messageFor('function.total'), 'total(Rent, year)'),
+  overRange('total', messageFor('function.total'), 'total(Rent, year)'),
   {
     name: 'average',
     summary: messageFor('function.average'),
     example: 'average(Rent, year)',
     parameters: [series('x')],
     more: [word('quarter or year or x', SPANS, true)],
-    evaluation: (call) => (isTimeAverage(call) ? { way: 'stretch', summary: 'average' } : OF_SEVERAL),
+    evaluation: (call) => (isTimeAverage(call) ? { kind: 'periodSummary', summary: 'average' } : OF_SEVERAL),
     unit: (call) => (call.call.args[1]?.kind === 'word' ? call.units[0]! : call.agree()),
   },
-  overStretch('lowest', messageFor('function.lowest'), 'lowest(Pay, year)'),
-  overStretch('highest', messageFor('function.highest'), 'highest(Rent)'),
+  overRange('lowest', messageFor('function.lowest'), 'lowest(Pay, year)'),
+  overRange('highest', messageFor('function.highest'), 'highest(Rent)'),
   {
     name: 'grow',
     summary: messageFor('function.grow'),
@@ -83,7 +83,7 @@ export const TIME = family('time', [
       word('year or month', ['year', 'month']),
     ],
     evaluation: {
-      way: 'lookingBack',
+      kind: 'trailingWindow',
       leastLag: 0,
       reach: Infinity,
       again: false,
@@ -98,7 +98,7 @@ export const TIME = family('time', [
     example: 'recent(Pay, 3)',
     parameters: [series('x'), count('n')],
     evaluation: (call) => ({
-      way: 'lookingBack',
+      kind: 'trailingWindow',
       leastLag: 1,
       reach: wholeNumber(call.args[1]) ?? Infinity,
       again: true,

@@ -4,7 +4,7 @@ import { highlightRefusal } from '../document/highlights.ts';
 import { tidy } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
 import { datedId, lockedYearId } from '../schema/tables.ts';
-import { checkBearer, checkFigure, checkMonth, checkNewId, checkNote, checkText, isColumnWithFigures } from './guards.ts'; // prettier-ignore
+import { checkFigureId, checkFigure, checkMonth, checkNewId, checkNote, checkText, isColumnWithFigures } from './guards.ts'; // prettier-ignore
 import { command } from './command.ts';
 import { all, figureRef, columnsBut, id, month, text, year, yesNo } from './fields.ts';
 import { messageFor } from '../../message.ts';
@@ -32,7 +32,7 @@ export const annotationCommands = {
       messageFor('change.figureNote.set', { of: words.name(of), month: words.month(month) }),
     inAnyScenario: true,
     decide(draft, { of, month, text }) {
-      checkBearer(draft, of);
+      checkFigureId(draft, of);
       checkMonth(month, 'month');
       checkNote(text);
       const id = datedId(of, month);
@@ -47,7 +47,7 @@ export const annotationCommands = {
     inAnyScenario: true,
     decide(draft, { id, settings }) {
       if (!draft.get('highlights', id)) checkNewId(draft, id);
-      if (!isColumnWithFigures(draft, settings.of)) checkBearer(draft, settings.of);
+      if (!isColumnWithFigures(draft, settings.of)) checkFigureId(draft, settings.of);
       checkFigure(settings.low, 'low');
       checkFigure(settings.high, 'high');
       const refusal = highlightRefusal(settings);

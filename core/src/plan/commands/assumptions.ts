@@ -9,7 +9,7 @@ import { refused } from '../schema/refusal.ts';
 import { datedId, type AssumptionRow, type AssumptionStepRow } from '../schema/tables.ts';
 import { checkFigure, checkMonth, checkName, checkNewId, checkNote, checkText, checkUnit, existing } from './guards.ts';
 import { command, type Words } from './command.ts';
-import { all, columns, columnsBut, figure, id, leftOut, list, month, name, placement, some, text } from './fields.ts';
+import { all, columns, columnsBut, figure, id, optional, list, month, name, placement, some, text } from './fields.ts';
 import { positionBefore, refuseUsed } from './placing.ts';
 import { storedFormula } from './ruleSteps.ts';
 import { messageFor } from '../../message.ts';
@@ -111,7 +111,7 @@ export const assumptionCommands = {
   }),
 
   'assumption.move': command({
-    fields: { assumption: id, before: placement, section: leftOut(text(80)) },
+    fields: { assumption: id, before: placement, section: optional(text(80)) },
     label: ({ assumption }, words) => messageFor('change.assumption.move', { assumption: words.name(assumption) }),
     decide(draft, command) {
       const assumption = existing(draft, 'assumptions', command.assumption, messageFor('command.thisAssumption'));

@@ -235,7 +235,7 @@ describe('calculators in a plan', () => {
   });
 });
 
-describe('the reckoning of calculators', () => {
+describe('the calculation of calculators', () => {
   const model = new Model(PLAN);
 
   it('tells what an output was made from', () => {

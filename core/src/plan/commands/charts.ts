@@ -6,9 +6,9 @@ import { deleteWithAll } from '../../graph/references.ts';
 import { tidy } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
 import { CHART_FORMS, CHART_MARKS, CHART_SPANS, chartSeriesId } from '../schema/tables.ts';
-import { checkBearer, checkMonth, checkNewId, checkText, existing, isColumnWithFigures } from './guards.ts';
+import { checkFigureId, checkMonth, checkNewId, checkText, existing, isColumnWithFigures } from './guards.ts';
 import { command, type Words } from './command.ts';
-import { all, columns, columnsBut, id, leftOut, list, orNull, placement, yesNo } from './fields.ts';
+import { all, columns, columnsBut, id, optional, list, orNull, placement, yesNo } from './fields.ts';
 import { messageFor } from '../../message.ts';
 
 /** The most series one chart may have. */
@@ -24,11 +24,11 @@ export const chartCommands = {
       id,
       settings: all({
         ...columnsBut('charts', 'position', 'list', 'along'),
-        list: leftOut(orNull(id)),
-        along: leftOut(orNull(id)),
+        list: optional(orNull(id)),
+        along: optional(orNull(id)),
       }),
       series: list(
-        all({ ...columns('chartSeries', 'of', 'mark', 'scenario', 'projectedFrom'), actual: leftOut(yesNo) }),
+        all({ ...columns('chartSeries', 'of', 'mark', 'scenario', 'projectedFrom'), actual: optional(yesNo) }),
         0,
         MAX_SERIES,
       ),
@@ -68,7 +68,7 @@ export const chartCommands = {
       series.forEach((given, index) => {
         const each = { ...given, actual: given.actual ?? false };
         const { of, mark, scenario, projectedFrom, actual } = each;
-        if (list === null) checkBearer(draft, of);
+        if (list === null) checkFigureId(draft, of);
         else if (!isColumnWithFigures(draft, of, list))
           throw refused('gone', messageFor('command.chartSeriesNotFigures'), 'series');
         if (scenario !== null) existing(draft, 'scenarios', scenario, messageFor('command.scenarioOfSeries'));

@@ -8,7 +8,7 @@ import { annotationCommands } from './annotations.ts';
 import { entryCommands } from './entries.ts';
 import type { ValuesOf } from './fields.ts';
 import { findingCommands } from './findings.ts';
-import { feedCommands } from './feeds.ts';
+import { feedCommands } from './planLinks.ts';
 import { groupCommands } from './groups.ts';
 import { lineCommands } from './lines.ts';
 import { listCommands } from './lists.ts';
@@ -17,7 +17,7 @@ import { planCommands } from './plan.ts';
 import { ruleCommands } from './rules.ts';
 import { savingsCommands } from './savings.ts';
 import { scenarioCommands } from './scenarios.ts';
-import { standingEntryCommands } from './standingEntries.ts';
+import { recurringEntryCommands } from './recurringEntries.ts';
 import { taxCommands } from './taxSchedules.ts';
 
 /** All that can be done with a plan, by subject. Each command is described in its subject's file, and nowhere else. */
@@ -39,7 +39,7 @@ export const COMMANDS = {
   ...findingCommands,
   ...entryCommands,
   ...accountCommands,
-  ...standingEntryCommands,
+  ...recurringEntryCommands,
   ...assignmentRuleCommands,
   ...listCommands,
 };

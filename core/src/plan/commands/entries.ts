@@ -17,13 +17,13 @@ import {
 import { refused } from '../schema/refusal.ts';
 import { command, type Words } from './command.ts';
 import { checkFigure, existing } from './guards.ts';
-import { all, date, fieldsFor, figure, id, leftOut, list, orNull, text, whole } from './fields.ts';
+import { all, date, fieldsFor, figure, id, optional, list, orNull, text, whole } from './fields.ts';
 
 /** What an entry is, as it is sent: what goes without saying is left out. */
 export const entryFields = all(fieldsFor(ENTRY_COLUMNS, 'date', 'amount'));
 
 /** An entry as it was before entries had accounts of the plan, and amounts as their accounts have them. */
-const formerEntry = all({
+const storedEntry = all({
   date,
   what: text(MAX_WHAT),
   line: id,
@@ -46,9 +46,9 @@ export const entryCommands = {
         1,
         MAX_ENTRIES_AT_ONCE,
       ),
-      from: leftOut(text(120)),
-      since: leftOut(whole(0, Number.MAX_SAFE_INTEGER)),
-      stated: leftOut(list(all({ account: id, on: date, balance: figure }), 0, 50)),
+      from: optional(text(120)),
+      since: optional(whole(0, Number.MAX_SAFE_INTEGER)),
+      stated: optional(list(all({ account: id, on: date, balance: figure }), 0, 50)),
     },
     label({ entries, from }, words) {
       const added = entries.filter(({ before }) => before === null).length;
@@ -79,7 +79,7 @@ export const entryCommands = {
 
   /** An entry as pages sent it before it had accounts of the plan: it may have waited for the server since. */
   'entry.set': command({
-    fields: { entry: id, before: orNull(formerEntry), after: orNull(formerEntry) },
+    fields: { entry: id, before: orNull(storedEntry), after: orNull(storedEntry) },
     label({ before, after }) {
       const shown = after ?? before;
       const done = after === null ? 'removed' : before === null ? 'added' : 'changed';

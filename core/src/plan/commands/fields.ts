@@ -24,29 +24,29 @@ export interface Field<V = unknown> {
   readonly form: Form;
   readonly orNull: boolean;
   /** Whether it may be left out. */
-  readonly mayBeLeftOut: boolean;
+  readonly isOptional: boolean;
   /** Only for the compiler: what the field holds. */
   readonly value?: V;
 }
 
-export interface FieldLeftOut<V> extends Field<V> {
-  readonly mayBeLeftOut: true;
+export interface OptionalField<V> extends Field<V> {
+  readonly isOptional: true;
 }
 
 export type Fields = Readonly<Record<string, Field>>;
 
-type HeldBy<F> = F extends Field<infer V> ? V : never;
-type LeftOut<F extends Fields> = { [K in keyof F]: F[K] extends FieldLeftOut<unknown> ? K : never }[keyof F];
+type ValueOf<F> = F extends Field<infer V> ? V : never;
+type OptionalKeys<F extends Fields> = { [K in keyof F]: F[K] extends OptionalField<unknown> ? K : never }[keyof F];
 
 /** The object that some fields describe. */
-export type ValuesOf<F extends Fields> = { readonly [K in Exclude<keyof F, LeftOut<F>>]: HeldBy<F[K]> } & {
-  readonly [K in LeftOut<F>]?: HeldBy<F[K]>;
+export type ValuesOf<F extends Fields> = { readonly [K in Exclude<keyof F, OptionalKeys<F>>]: ValueOf<F[K]> } & {
+  readonly [K in OptionalKeys<F>]?: ValueOf<F[K]>;
 };
 
 /** The most months of lines one command may change. */
 export const MAX_CELLS = 10_000;
 
-const field = <V>(form: Form): Field<V> => ({ form, orNull: false, mayBeLeftOut: false });
+const field = <V>(form: Form): Field<V> => ({ form, orNull: false, isOptional: false });
 
 export const id = field<string>({ kind: 'id' });
 export const name = field<string>({ kind: 'name' });
@@ -72,9 +72,9 @@ export const list = <V>(of: Field<V>, least: number, most: number) =>
 /** One to ten thousand of something. */
 export const many = <const F extends Fields>(fields: F) => list(all(fields), 1, MAX_CELLS);
 export const oneOf = <const O extends readonly Field[]>(...options: O) =>
-  field<HeldBy<O[number]>>({ kind: 'oneOf', options });
+  field<ValueOf<O[number]>>({ kind: 'oneOf', options });
 export const orNull = <V>(field: Field<V>): Field<V | null> => ({ ...field, orNull: true });
-export const leftOut = <V>(field: Field<V>): FieldLeftOut<V> => ({ ...field, mayBeLeftOut: true });
+export const optional = <V>(field: Field<V>): OptionalField<V> => ({ ...field, isOptional: true });
 
 /** `before` names the row to stand in front of; `null` puts it last. */
 export const placement = orNull(id);
@@ -89,7 +89,7 @@ export function columns<T extends TableName, const K extends ColumnOf<T>>(
   const specs = TABLES[table] as Readonly<Record<string, ColumnSpec>>;
   const fields = names.map((column) => {
     const { column: kind, optional } = specs[column as string]!;
-    return [column, { form: formOf(kind), orNull: optional, mayBeLeftOut: false }];
+    return [column, { form: formOf(kind), orNull: optional, isOptional: false }];
   });
   return Object.fromEntries(fields) as { readonly [C in K]: Field<Row<T>[C]> };
 }
@@ -107,10 +107,10 @@ export function columnsBut<T extends TableName, const K extends ColumnOf<T> = ne
 export function fieldsFor<T extends TableSpec, const K extends keyof T & string>(
   spec: T,
   ...needed: K[]
-): { readonly [C in K]: Field<RowOf<T>[C]> } & { readonly [C in Exclude<keyof T, K>]: FieldLeftOut<RowOf<T>[C]> } {
+): { readonly [C in K]: Field<RowOf<T>[C]> } & { readonly [C in Exclude<keyof T, K>]: OptionalField<RowOf<T>[C]> } {
   const fields = Object.entries(spec).map(([column, { column: kind, optional }]) => [
     column,
-    { form: formOf(kind), orNull: optional, mayBeLeftOut: !(needed as string[]).includes(column) },
+    { form: formOf(kind), orNull: optional, isOptional: !(needed as string[]).includes(column) },
   ]);
   return Object.fromEntries(fields) as ReturnType<typeof fieldsFor<T, K>>;
 }

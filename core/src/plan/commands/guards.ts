@@ -8,7 +8,7 @@ import { ID_PATTERN } from '../schema/names.ts';
 import { refused } from '../schema/refusal.ts';
 import { totalWithId } from '../schema/totals.ts';
 import {
-  RHYTHMS,
+  FREQUENCIES,
   SIDES,
   TABLES_WITH_IDS,
   type GroupRow,
@@ -55,7 +55,7 @@ export function checkMonth(month: string, field: string): void {
 export function checkSide(side: string, rhythm: string | null): void {
   if (!(SIDES as readonly string[]).includes(side))
     throw refused('invalid', messageFor('command.groupSides', { sides: SIDES.join(', ') }), 'side');
-  if (rhythm !== null && (side !== 'expense' || !(RHYTHMS as readonly string[]).includes(rhythm))) {
+  if (rhythm !== null && (side !== 'expense' || !(FREQUENCIES as readonly string[]).includes(rhythm))) {
     throw refused('invalid', messageFor('command.spendingTypeOfOther'), 'rhythm');
   }
 }
@@ -100,7 +100,7 @@ export function isColumnWithFigures(draft: Draft, id: string, list?: string): bo
 }
 
 /** Only lines, groups and totals have figures along the months that notes and charts can be about. */
-export function checkBearer(draft: Draft, id: string): void {
+export function checkFigureId(draft: Draft, id: string): void {
   if (!draft.get('lines', id) && !draft.get('groups', id) && !totalWithId(id))
     throw refused('gone', messageFor('command.subjectGone'), 'of');
 }

@@ -15,7 +15,7 @@ import { Refused, refused } from '../schema/refusal.ts';
 import { TABLES, cellId, type ListColumnRow, type ListItemRow } from '../schema/tables.ts';
 import { addAssumption } from './assumptions.ts';
 import { command } from './command.ts';
-import { all, columns, columnsBut, figure, formula, id, leftOut, list, name, oneOf, orNull, placement, some, text, yesNo, type ValuesOf } from './fields.ts'; // prettier-ignore
+import { all, columns, columnsBut, figure, formula, id, optional, list, name, oneOf, orNull, placement, some, text, yesNo, type ValuesOf } from './fields.ts'; // prettier-ignore
 import { checkMonth, checkName, checkNewId, checkNote, existing } from './guards.ts';
 import { setCell, type CellRuleValue } from './listCells.ts';
 import { changeKind } from './listKinds.ts';
@@ -26,7 +26,7 @@ import { storedFormula } from './ruleSteps.ts';
 export const MAX_LIST_CELLS = 100_000;
 
 const value = orNull(oneOf(figure, text(500)));
-const cellFields = { column: id, value, formula: leftOut(formula) };
+const cellFields = { column: id, value, formula: optional(formula) };
 const newItem = all({ id, cells: list(all(cellFields), 0, MAX_COLUMNS) });
 const columnSettings = some(columnsBut('listColumns', 'list', 'position'));
 type NewItem = NonNullable<(typeof newItem)['value']>;
@@ -43,7 +43,7 @@ export const listCommands = {
       items: list(newItem, 0, MAX_ITEMS),
       before: placement,
       /** A rate its rules share, made with it. */
-      assumption: leftOut(all({ id, ...columns('assumptions', 'name', 'unit', 'value') })),
+      assumption: optional(all({ id, ...columns('assumptions', 'name', 'unit', 'value') })),
     },
     label: ({ name }) => messageFor('change.list.add', { name }),
     decide(draft, { id, name, columns, items, before, assumption }) {
@@ -161,8 +161,8 @@ export const listCommands = {
     fields: {
       column: id,
       settings: columnSettings,
-      replace: leftOut(yesNo),
-      figures: leftOut(list(all({ item: id, figure: orNull(figure) }), 0, MAX_ITEMS)),
+      replace: optional(yesNo),
+      figures: optional(list(all({ item: id, figure: orNull(figure) }), 0, MAX_ITEMS)),
     },
     label({ column, settings }, words) {
       const name = words.name(column);
@@ -216,7 +216,7 @@ export const listCommands = {
       list: id,
       items: list(newItem, 1, MAX_ITEMS),
       before: placement,
-      cells: leftOut(list(all({ item: id, ...cellFields }), 0, MAX_LIST_CELLS)),
+      cells: optional(list(all({ item: id, ...cellFields }), 0, MAX_LIST_CELLS)),
     },
     label: ({ list, items }, words) =>
       messageFor('change.listItems.add', { count: items.length, list: words.name(list) }),

@@ -10,7 +10,7 @@ import { foldEarlyValues } from './assumptions.ts';
 import { MAX_PROJECTED_YEARS, STEPPINGS, rollForward } from './rollForward.ts';
 import { checkMonth, checkWhole, existing } from './guards.ts';
 import { command } from './command.ts';
-import { choice, columnsBut, figure, id, leftOut, many, month, orNull, some, whole } from './fields.ts';
+import { choice, columnsBut, figure, id, optional, many, month, orNull, some, whole } from './fields.ts';
 import { foldBeginning, setFigures } from './ruleSteps.ts';
 import { messageFor } from '../../message.ts';
 
@@ -67,7 +67,7 @@ export const planCommands = {
       years: whole(1, MAX_PROJECTED_YEARS),
       stepping: choice(STEPPINGS),
       rate: orNull(id),
-      actual: leftOut(many({ line: id, month, figure })),
+      actual: optional(many({ line: id, month, figure })),
     },
     label: ({ years }) => messageFor('change.plan.rollForward', { years }),
     decide(draft, { years, stepping, rate, actual = [] }) {

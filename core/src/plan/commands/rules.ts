@@ -3,7 +3,7 @@ import { moneyDecimals } from '../../figure/write.ts';
 import { refused } from '../schema/refusal.ts';
 import { checkFigure, checkMonth, existing } from './guards.ts';
 import { command, type Words } from './command.ts';
-import { all, choice, figure, formula, id, leftOut, many, month, number, oneOf, orNull, yesNo } from './fields.ts';
+import { all, choice, figure, formula, id, optional, many, month, number, oneOf, orNull, yesNo } from './fields.ts';
 import { figureOfFormula } from '../document/storedFormulas.ts';
 import { planOf } from '../document/document.ts';
 import { refuseLocked } from '../document/locks.ts';
@@ -29,7 +29,7 @@ import {
 import { messageFor, type Message } from '../../message.ts';
 
 const cell = { line: id, month };
-const reach = { line: id, month, reach: choice(REACHES), until: leftOut(orNull(month)) };
+const reach = { line: id, month, reach: choice(REACHES), until: optional(orNull(month)) };
 
 /** What lines say month by month: their rules with dated steps, and exceptions. */
 export const ruleCommands = {

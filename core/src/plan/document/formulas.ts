@@ -2,7 +2,7 @@ import { CANONICAL, type Notation } from '../../figure/notation.ts';
 import type { Unit } from '../../figure/unit.ts';
 import { parseFormula } from '../../formula/parse.ts';
 import { printFormula, type PrintStyle } from '../../formula/print.ts';
-import { resolveNames, wordsTaken, type Names } from '../../formula/names.ts';
+import { resolveNames, calendarWordsTaken, type Names } from '../../formula/names.ts';
 import { mapNames } from '../../formula/mapNames.ts';
 import { FormulaError, type Expression } from '../../formula/expression/syntax.ts';
 import { inferUnit, type UnitFinding } from '../../formula/units.ts';
@@ -116,10 +116,10 @@ export function doubtsIn(
   const names = list === null ? namesOf(document) : namesInList(document, list);
   try {
     const written = parseFormula(text, notation);
-    const taken = wordsTaken(written, names).map(({ place, named, replacement }): UnitFinding => ({
+    const taken = calendarWordsTaken(written, names).map(({ place, named, replacement }): UnitFinding => ({
       message: messageFor('document.nameBeforeCalendarWord', { name: named.name, replacement }),
       place,
-      mend: { words: messageFor('document.writeInstead', { replacement }), replacement },
+      fix: { words: messageFor('document.writeInstead', { replacement }), replacement },
     }));
     return [...taken, ...unitFindings(resolveNames(written, names), document, wanted, notation, list)];
   } catch (error) {

@@ -161,7 +161,7 @@ function costOf(expression: Expression): Cost {
       if (part.kind === 'call') {
         const description = functionOf(part);
         const evaluation = description.evaluation(part);
-        if (evaluation.way === 'lookingBack' && evaluation.again) looks.push(evaluation.reach);
+        if (evaluation.kind === 'trailingWindow' && evaluation.again) looks.push(evaluation.reach);
         if (description.searches) searches++;
       }
       childrenOf(part).forEach(count);

@@ -68,7 +68,7 @@ function asQuotient(part: Expression): Quotient | null {
     return { whole: part, numerator: part.left, denominator: part.right };
   if (part.kind !== 'call') return null;
   const evaluation = functionOf(part).evaluation(part);
-  return evaluation.way === 'operator' && evaluation.operator === '/'
+  return evaluation.kind === 'operator' && evaluation.operator === '/'
     ? { whole: part, numerator: part.args[0]!, denominator: part.args[1]! }
     : null;
 }
@@ -109,11 +109,17 @@ function timesAdded(part: Expression, howOf: HowOf, elsewhere = false): number {
 
 /** Whether a function gives the figure of another month. */
 function isElsewhere(call: Call): boolean {
-  return functionOf(call).evaluation(call).way === 'elsewhere';
+  return functionOf(call).evaluation(call).kind === 'shift';
 }
 
 /** Whether a function gives one figure for several months, which cannot be added up over them again. */
 function looksOverMonths(call: Call): boolean {
-  const { way } = functionOf(call).evaluation(call);
-  return way === 'running' || way === 'lookingBack' || way === 'stretch' || way === 'wholePlan' || way === 'schedule';
+  const { kind } = functionOf(call).evaluation(call);
+  return (
+    kind === 'running' ||
+    kind === 'trailingWindow' ||
+    kind === 'periodSummary' ||
+    kind === 'wholeSeries' ||
+    kind === 'schedule'
+  );
 }

@@ -1,4 +1,4 @@
-import type { Stretch } from '../../calendar/calendar.ts';
+import type { MonthRange } from '../../calendar/calendar.ts';
 import { within } from '../../figure/compare.ts';
 import { addsUp } from '../../figure/unit.ts';
 import { outputWith } from './calculators.ts';
@@ -71,7 +71,11 @@ function linesThatDecide(document: Document, line: string): string[] {
 }
 
 /** The one figure for a stretch of months whose figures make it up by themselves; NaN where there is none. */
-export function rolledUpValue(values: Float64Array, { from, to }: Stretch, how: Exclude<RollUp, 'quotient'>): number {
+export function rolledUpValue(
+  values: Float64Array,
+  { from, to }: MonthRange,
+  how: Exclude<RollUp, 'quotient'>,
+): number {
   let sum = NaN;
   let count = 0;
   let [low, high] = [Infinity, -Infinity];

@@ -2,10 +2,10 @@ import { english } from '../../testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { beginningOf, toMonth, yearOf, type Month } from '../../calendar/month.ts';
-import { stretches, yearsOf } from '../../calendar/calendar.ts';
+import { rangesOf, yearsOf } from '../../calendar/calendar.ts';
 import { calculate } from '../../engine/results.ts';
 import { actualFiguresIn, actualsFrom } from '../../ledger/actuals.ts';
-import { standingOf } from '../../analysis/standing.ts';
+import { planStatus } from '../../analysis/planStatus.ts';
 import { yearsInTheRed } from '../../analysis/checks/figures.ts';
 import { Model } from '../../engine/model.ts';
 import { runs } from '../../testing/setup.ts';
@@ -51,7 +51,7 @@ describe('the years of a plan', () => {
     ).toEqual([300, 1200, 1560]);
     expect(calculate(document).rollUps('Hall', 'quarter')[4]!.figure).toBe(375);
     expect(yearIn(document, toMonth('2027-03'))).toBe(2026);
-    expect(standingOf(new Model(document), toMonth('2027-02'))).toMatchObject({
+    expect(planStatus(new Model(document), toMonth('2027-02'))).toMatchObject({
       year: 2026,
       yearBegins: 4,
       netOfYear: 15,
@@ -138,18 +138,18 @@ describe('the years of a plan', () => {
         const results = calculate(document);
         const years = results.rollUps('Pay', 'year');
         expect(years.reduce((sum, { figure }) => sum + figure!, 0)).toBe(results.rollUps('Pay', 'plan')[0]!.figure);
-        expect(years.map(({ stretch }) => stretch)).toEqual(stretches(calendar, 'year'));
-        for (const { stretch, figure } of years) {
-          const index = stretch.to - 1;
+        expect(years.map(({ range }) => range)).toEqual(rangesOf(calendar, 'year'));
+        for (const { range, figure } of years) {
+          const index = range.to - 1;
           expect([results.figures('Sum')[index], results.figures('Up')[index]]).toEqual([figure, figure]);
           const year = yearOf(calendar.months[index]!, yearBegins);
           expect(
             results
               .figures('Year')
-              .slice(stretch.from, stretch.to)
+              .slice(range.from, range.to)
               .every((each) => each === year),
           ).toBe(true);
-          expect(calendar.months[stretch.from]! >= beginningOf(year, yearBegins)).toBe(true);
+          expect(calendar.months[range.from]! >= beginningOf(year, yearBegins)).toBe(true);
         }
       }),
       runs(60),

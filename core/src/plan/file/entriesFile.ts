@@ -40,7 +40,7 @@ export function parseEntries(json: unknown, document: Document): LedgerEntry[] {
  */
 export function entryReader(json: unknown, document: Document): (row: unknown, index: number) => LedgerEntry {
   const names = namesOf(document);
-  const isFormer = isWithoutAccounts(json);
+  const isOlder = isWithoutAccounts(json);
   const lines = new Map<string, string>();
   const lineNamed = (name: string, pointer: string) => {
     const text = lines.get(name) ?? names.find(name)?.id ?? name;
@@ -78,7 +78,7 @@ export function entryReader(json: unknown, document: Document): (row: unknown, i
     if (given.item !== undefined && !document.listItems.has(given.item as string))
       throw new PlanFormatError(`${pointer}/item`, messageFor('planFile.unknownItem', { item: given.item as string }));
     const read = withAmount(entryOf(`entry-${index + 1}`, { ...given, amount } as EntryGiven), document);
-    const entry = isFormer ? intoSavings(read, document) : read;
+    const entry = isOlder ? intoSavings(read, document) : read;
     const refusal = storedEntryRefusal(entry);
     if (refusal) throw new PlanFormatError(`${pointer}/${refusal.field}`, refusal.message);
     return entry;

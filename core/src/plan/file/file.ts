@@ -135,7 +135,7 @@ function readTable(table: ListTable, json: unknown, taken: Set<string>): DraftRo
 
 function readRow(table: TableName, json: Json, pointer: string, fallbackId: string | null): DraftRow {
   const spec: Readonly<Record<string, ColumnSpec>> = TABLES[table];
-  const former = Object.values(spec).flatMap(({ formerly }) => formerly ?? []);
+  const former = Object.values(spec).flatMap(({ previousName }) => previousName ?? []);
   refuseUnknown(json, ['id', ...Object.keys(spec), ...former], pointer);
   const row: DraftRow = { id: fallbackId };
   if (json.id !== undefined) {
@@ -144,8 +144,8 @@ function readRow(table: TableName, json: Json, pointer: string, fallbackId: stri
     }
     row.id = json.id;
   }
-  for (const [name, { column, optional, fallback, formerly }] of Object.entries(spec)) {
-    const value = json[name] ?? (formerly === undefined ? undefined : json[formerly]);
+  for (const [name, { column, optional, fallback, previousName }] of Object.entries(spec)) {
+    const value = json[name] ?? (previousName === undefined ? undefined : json[previousName]);
     if (value === undefined && fallback !== undefined) row[name] = fallback;
     else if (value === undefined && column.kind === 'position') row[name] = '';
     else if ((value === undefined || value === null) && optional) row[name] = null;

@@ -38,7 +38,7 @@ export interface ColumnSpec<C extends Column = Column, O extends boolean = boole
   /** What a plan file means by leaving the column out. */
   readonly fallback?: string | number | boolean;
   /** What it was called in earlier plan files, which are read as well. */
-  readonly formerly?: string;
+  readonly previousName?: string;
 }
 
 export type TableSpec = Readonly<Record<string, ColumnSpec>>;
@@ -67,9 +67,9 @@ export function upgradeRow<R extends object>(spec: TableSpec, row: R): R {
   const missing = Object.entries(spec).filter(([column]) => !(column in row));
   if (missing.length === 0) return row;
   const values = row as Readonly<Record<string, unknown>>;
-  const added = missing.map(([column, { formerly, fallback }]) => [
+  const added = missing.map(([column, { previousName, fallback }]) => [
     column,
-    (formerly === undefined ? undefined : values[formerly]) ?? fallback ?? null,
+    (previousName === undefined ? undefined : values[previousName]) ?? fallback ?? null,
   ]);
   return { ...row, ...(Object.fromEntries(added) as object) };
 }

@@ -46,7 +46,7 @@ export const AT_NEW_RATE = ['payment', 'term'] as const;
 export const EXTRAS_LOWER = ['term', 'payment'] as const;
 
 /** How often an extra payment is made. */
-export const EXTRA_RHYTHMS = ['once', 'yearly', 'monthly'] as const;
+export const RECURRING_ONLY_FREQUENCIES = ['once', 'yearly', 'monthly'] as const;
 
 /** What departs from a fund's regular deposits: a single deposit, a withdrawal, or months without a deposit. */
 export const SAVINGS_MOVES = ['deposit', 'withdrawal', 'pause'] as const;
@@ -101,8 +101,8 @@ export const SIDES = ['income', 'expense', 'setAside', 'memo'] as const;
 export type Side = (typeof SIDES)[number];
 
 /** How often the costs of an expense group come. */
-export const RHYTHMS = ['fixed', 'periodic', 'dayToDay'] as const;
-export type Rhythm = (typeof RHYTHMS)[number];
+export const FREQUENCIES = ['fixed', 'periodic', 'dayToDay'] as const;
+export type Frequency = (typeof FREQUENCIES)[number];
 
 /**
  * What months make of a quarter or year: what the line's rule says (a quotient is that of the totals, everything else adds
@@ -119,8 +119,8 @@ export const ACCOUNT_KINDS = ['current', 'card', 'cash', 'savings'] as const;
 export type AccountKind = (typeof ACCOUNT_KINDS)[number];
 
 /** What a recurring entry comes round by. */
-export const STANDING_RHYTHMS = ['week', 'month', 'year'] as const;
-export type StandingRhythm = (typeof STANDING_RHYTHMS)[number];
+export const RECURRING_FREQUENCIES = ['week', 'month', 'year'] as const;
+export type RecurringFrequency = (typeof RECURRING_FREQUENCIES)[number];
 
 /** How the text of an entry is compared with that of an assignment rule. */
 export const TEXT_CONDITIONS = ['contains', 'begins'] as const;
@@ -173,7 +173,7 @@ export const TABLES = {
   groups: {
     name,
     side: required({ kind: 'choice', options: SIDES }, 'Which way the money flows.'),
-    rhythm: optional({ kind: 'choice', options: RHYTHMS }, 'For expenses: how often they come.'),
+    rhythm: optional({ kind: 'choice', options: FREQUENCIES }, 'For expenses: how often they come.'),
     projectionRate,
     ownRate,
     position,
@@ -325,7 +325,7 @@ export const TABLES = {
   },
   loanExtras: {
     loan: required({ kind: 'reference', table: 'loans', onDelete: 'cascade' }, 'The loan it is paid on.'),
-    every: required({ kind: 'choice', options: EXTRA_RHYTHMS }, 'How often it is paid.', 'once'),
+    every: required({ kind: 'choice', options: RECURRING_ONLY_FREQUENCIES }, 'How often it is paid.', 'once'),
     from: required({ kind: 'month' }, 'The month it is paid in, or first paid in.'),
     until: optional({ kind: 'month' }, 'The last month it is paid in; the loan’s end when left out.'),
     amount: input('What is paid on top.'),
@@ -354,7 +354,7 @@ export const TABLES = {
   savingsMoves: {
     fund: {
       ...required({ kind: 'reference', table: 'savings', onDelete: 'cascade' }, 'The fund it goes into or out of.'),
-      formerly: 'pot',
+      previousName: 'pot',
     },
     kind: required({ kind: 'choice', options: SAVINGS_MOVES }, 'A single deposit, a withdrawal or a pause.'),
     from: required({ kind: 'month' }, 'The month it happens in, or a pause begins.'),
@@ -423,7 +423,7 @@ export const TABLES = {
       { kind: 'number' },
       'How much, in major units, positive the way its line goes; the line’s budget of the month when left out.',
     ),
-    rhythm: required({ kind: 'choice', options: STANDING_RHYTHMS }, 'What it comes round by.', 'month'),
+    rhythm: required({ kind: 'choice', options: RECURRING_FREQUENCIES }, 'What it comes round by.', 'month'),
     every: required({ kind: 'whole', least: 1, most: 120 }, 'How many weeks, months or years lie between two.', 1),
     from: required({ kind: 'date' }, 'The first day it is due.'),
     lastDay: required({ kind: 'yesNo' }, 'Whether it is due on the last day of its months.', false),
@@ -516,7 +516,7 @@ export type TaxScheduleRow = Row<'taxSchedules'>;
 export type TaxBandRow = Row<'taxBands'>;
 export type BreakEvenRow = Row<'breakEvens'>;
 export type AccountRow = Row<'accounts'>;
-export type StandingEntryRow = Row<'standingEntries'>;
+export type RecurringEntryRow = Row<'standingEntries'>;
 export type AssignmentRuleRow = Row<'assignmentRules'>;
 export type ReconciliationRow = Row<'reconciliations'>;
 export type StatementFormatRow = Row<'statementFormats'>;

@@ -25,8 +25,8 @@ const UNITS: CellFormat = { unit: 'number', decimals: 2 };
 export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
   private readonly row: BreakEvenRow;
 
-  constructor(ground: PlanScope, calculator: Extract<Calculator, { table: 'breakEvens' }>) {
-    super(ground, calculator, 0);
+  constructor(scope: PlanScope, calculator: Extract<Calculator, { table: 'breakEvens' }>) {
+    super(scope, calculator, 0);
     this.row = calculator.row;
   }
 
@@ -39,7 +39,7 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
     // What nothing is given for is never there.
     if (!this.table().some(({ name }) => name === output)) return null;
     const key = this.key(output, place);
-    const series = this.ground.model.seriesOf(outputId(this.row.id, output));
+    const series = this.scope.model.seriesOf(outputId(this.row.id, output));
     const isThere = series && !Number.isNaN(series.valueAt(place));
     return isThere
       ? { key, value: at(key), empty: false }
@@ -70,7 +70,7 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
     return conditions.length === 0 ? call('TRUE') : and(...conditions);
   }
 
-  private cells(name: string, from = 0, to = this.ground.count): SheetFormula {
+  private cells(name: string, from = 0, to = this.scope.count): SheetFormula {
     return all(Array.from({ length: to - from }, (_, index) => this.key(name, from + index)));
   }
 
@@ -109,7 +109,7 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
       title,
       format: MONEY,
       say: (place) => {
-        const { from, to } = this.ground.stretchAround(place, span);
+        const { from, to } = this.scope.rangeAround(place, span);
         const units = call('SUM', this.cells('units of a month', from, to));
         const costs = call('SUM', this.cells('costs', from, to));
         return call('IF', operation(units, '=', number(0)), text(''), operation(costs, '/', units));
@@ -151,7 +151,7 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
   }
 
   private figuresOf(output: string): number[] {
-    return [...(this.ground.model.seriesOf(outputId(this.row.id, output))?.values ?? [])];
+    return [...(this.scope.model.seriesOf(outputId(this.row.id, output))?.values ?? [])];
   }
 
   private addedUp(name: string, title: string, column: string): TableColumn {
@@ -209,10 +209,10 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
   }
 
   private sheetOf(table: readonly TableColumn[]): Sheet {
-    const { ground, row } = this;
-    const { calendar, document } = ground.model;
+    const { scope, row } = this;
+    const { calendar, document } = scope.model;
     const { locale } = planOf(document);
-    const months = ground.model.seriesOf(outputId(row.id, 'months'))?.valueAt(0) ?? NaN;
+    const months = scope.model.seriesOf(outputId(row.id, 'months'))?.valueAt(0) ?? NaN;
     const answer: SheetRow[] =
       row.about === 'units'
         ? []
@@ -258,7 +258,7 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
     const column = name === 'units of a month' ? 'units' : name;
     const isInput = name === 'units of a month' || (this.inputs.has(this.idOf(name)) && name !== 'units');
     const id = isInput ? this.idOf(column) : outputId(this.row.id, name);
-    const value = this.ground.model.seriesOf(id)?.valueAt(place) ?? NaN;
+    const value = this.scope.model.seriesOf(id)?.valueAt(place) ?? NaN;
     return value === value ? value : null;
   }
 }

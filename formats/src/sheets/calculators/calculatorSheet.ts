@@ -24,23 +24,23 @@ export interface LiveCalculator extends OutputSources {
 
 /** What the sheets of all calculators are made with. */
 export class CalculatorScope {
-  readonly ground: PlanScope;
+  readonly scope: PlanScope;
   readonly calculator: Calculator;
   readonly inputs: ReadonlyMap<string, PlacedInput>;
   /** The period its terms are read in. */
   readonly start: number;
   private readonly digits: number;
 
-  constructor(ground: PlanScope, calculator: Calculator, start: number) {
-    this.ground = ground;
+  constructor(scope: PlanScope, calculator: Calculator, start: number) {
+    this.scope = scope;
     this.calculator = calculator;
     this.start = start;
-    this.inputs = new Map(inputsOf(ground.model.document, calculator).map((input) => [input.id, input]));
-    this.digits = decimalsOf(planOf(ground.model.document).currency);
+    this.inputs = new Map(inputsOf(scope.model.document, calculator).map((input) => [input.id, input]));
+    this.digits = decimalsOf(planOf(scope.model.document).currency);
   }
 
   get answer(): CalculatorAnswer {
-    return this.ground.model.calculationOf(this.calculator.row.id)!.answer;
+    return this.scope.model.calculationOf(this.calculator.row.id)!.answer;
   }
 
   /** Rounded to the currency's minor unit, as schedules are. */
@@ -70,7 +70,7 @@ export class CalculatorScope {
 
   /** An input in a period, as a rule would read it; `null` where it is not given. */
   inPeriod(id: string, period: number): Source | null {
-    return this.ground.sourceOf(id, period);
+    return this.scope.sourceOf(id, period);
   }
 
   /** Whether an input is said the same in all months, so that its cell among the terms is enough. */
@@ -79,7 +79,7 @@ export class CalculatorScope {
     const first = this.sayable(id, 0);
     if (first === undefined) return false;
     const written = JSON.stringify(first?.value);
-    for (let period = 1; period < this.ground.count; period++)
+    for (let period = 1; period < this.scope.count; period++)
       if (JSON.stringify(this.sayable(id, period)?.value) !== written) return false;
     return true;
   }
@@ -96,7 +96,7 @@ export class CalculatorScope {
 
   /** The value of an input in a period, by the model. */
   valueOf(id: string, period = this.start): number | null {
-    const value = this.ground.model.seriesOf(id)?.valueAt(period) ?? NaN;
+    const value = this.scope.model.seriesOf(id)?.valueAt(period) ?? NaN;
     return value === value ? value : null;
   }
 
@@ -107,7 +107,7 @@ export class CalculatorScope {
     const cell: SheetCell = { value: this.valueOf(id), format, key: inputKey(id) };
     const rule = readStored(input.formula!);
     const isTyped = rule.kind === 'number' || (rule.kind === 'negate' && rule.operand.kind === 'number');
-    return isTyped ? cell : formulaCell(cell, () => this.ground.translator.whole(rule, this.start));
+    return isTyped ? cell : formulaCell(cell, () => this.scope.translator.whole(rule, this.start));
   }
 
   /** The terms that are given, a row each. */
@@ -122,7 +122,7 @@ export class CalculatorScope {
 
   /** A month, in words of the plan's language. */
   inWords(month: Month): string {
-    return monthInWords(month, planOf(this.ground.model.document).locale);
+    return monthInWords(month, planOf(this.scope.model.document).locale);
   }
 
   get title(): string {

@@ -8,25 +8,25 @@ import { LiveSavings } from './savings.ts';
 import { LiveTax } from './tax.ts';
 
 /** The calculators of a plan as sheets, made known to the rules that use what they give. */
-export function liveCalculators(ground: PlanScope): LiveCalculator[] {
-  return calculatorsOf(ground.model.document).flatMap((calculator) => {
-    const live = liveCalculator(ground, calculator);
-    ground.outputs.set(calculator.row.id, live);
+export function liveCalculators(scope: PlanScope): LiveCalculator[] {
+  return calculatorsOf(scope.model.document).flatMap((calculator) => {
+    const live = liveCalculator(scope, calculator);
+    scope.outputs.set(calculator.row.id, live);
     return 'sheet' in live ? [live] : [];
   });
 }
 
-function liveCalculator(ground: PlanScope, calculator: Calculator): LiveCalculator | ReturnType<typeof withoutAnswer> {
-  const { answer } = ground.model.calculationOf(calculator.row.id)!;
+function liveCalculator(scope: PlanScope, calculator: Calculator): LiveCalculator | ReturnType<typeof withoutAnswer> {
+  const { answer } = scope.model.calculationOf(calculator.row.id)!;
   if (answer.kind === 'none') return withoutAnswer(typeof answer.why === 'number' ? answer.why : say(answer.why));
   switch (calculator.table) {
     case 'loans':
-      return answer.kind === 'loan' ? new LiveLoan(ground, calculator, answer.loan) : withoutAnswer('');
+      return answer.kind === 'loan' ? new LiveLoan(scope, calculator, answer.loan) : withoutAnswer('');
     case 'savings':
-      return answer.kind === 'savings' ? new LiveSavings(ground, calculator, answer.savings) : withoutAnswer('');
+      return answer.kind === 'savings' ? new LiveSavings(scope, calculator, answer.savings) : withoutAnswer('');
     case 'taxSchedules':
-      return answer.kind === 'tax' ? new LiveTax(ground, calculator, answer.months) : withoutAnswer('');
+      return answer.kind === 'tax' ? new LiveTax(scope, calculator, answer.months) : withoutAnswer('');
     case 'breakEvens':
-      return new LiveBreakEven(ground, calculator);
+      return new LiveBreakEven(scope, calculator);
   }
 }

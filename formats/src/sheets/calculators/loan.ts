@@ -27,10 +27,10 @@ export class LiveLoan extends ScheduleSheet {
   private readonly hasLowering: boolean;
   private readonly type: SheetFormula;
 
-  constructor(ground: PlanScope, calculator: Extract<Calculator, { table: 'loans' }>, answer: LoanAnswer) {
+  constructor(scope: PlanScope, calculator: Extract<Calculator, { table: 'loans' }>, answer: LoanAnswer) {
     const { unknown, id } = calculator.row;
-    const extras = extrasOf(ground.model.document, id);
-    super(ground, calculator, (terms) => {
+    const extras = extrasOf(scope.model.document, id);
+    super(scope, calculator, (terms) => {
       const isTermTyped = unknown !== 'months' && terms.isTyped('months');
       return {
         rows: isTermTyped ? answer.months : withSpare(answer.rows.length, 12),
@@ -101,7 +101,7 @@ export class LiveLoan extends ScheduleSheet {
   /** The yearly rate in a month of the loan. */
   private rateIn(month: number): SheetFormula {
     if (this.isRateSteady) return at(this.fixed('rate'));
-    const { calendar } = this.ground.model;
+    const { calendar } = this.scope.model;
     const period = nearestPeriod(calendar, addMonths(this.loan.first, month - 1));
     return this.inPeriod(this.idOf('rate'), period)?.value ?? number(0);
   }

@@ -22,14 +22,14 @@ export class LiveSavings extends ScheduleSheet {
   private readonly moves: readonly SavingsMoveRow[];
   private readonly given: SavingsAnswer;
 
-  constructor(ground: PlanScope, calculator: Extract<Calculator, { table: 'savings' }>, answer: SavingsAnswer) {
-    super(ground, calculator, (terms) => {
+  constructor(scope: PlanScope, calculator: Extract<Calculator, { table: 'savings' }>, answer: SavingsAnswer) {
+    super(scope, calculator, (terms) => {
       const mayEnd = calculator.row.unknown === 'months' || (terms.has('months') && !terms.isTyped('months'));
       return { rows: mayEnd ? withSpare(answer.months, 24) : answer.months, mayEnd };
     });
     this.fund = calculator.row;
     this.given = answer;
-    this.moves = movesOf(ground.model.document, this.fund.id);
+    this.moves = movesOf(scope.model.document, this.fund.id);
   }
 
   /** Living off the fund is followed month by month here, and not in the workbook. */
@@ -73,7 +73,7 @@ export class LiveSavings extends ScheduleSheet {
   }
 
   private periodFor(month: number): number {
-    return Math.max(0, Math.min(this.ground.count - 1, this.offset + month - 1));
+    return Math.max(0, Math.min(this.scope.count - 1, this.offset + month - 1));
   }
 
   private rateIn(month: number): SheetFormula {

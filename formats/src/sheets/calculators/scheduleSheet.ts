@@ -47,12 +47,12 @@ export abstract class ScheduleSheet extends CalculatorScope implements LiveCalcu
   private readonly first: Month;
 
   constructor(
-    ground: PlanScope,
+    scope: PlanScope,
     calculator: Calculator & { readonly row: { readonly first: Month } },
-    length: (ground: CalculatorScope) => Length,
+    length: (scope: CalculatorScope) => Length,
   ) {
-    const { calendar } = ground.model;
-    super(ground, calculator, nearestPeriod(calendar, calculator.row.first));
+    const { calendar } = scope.model;
+    super(scope, calculator, nearestPeriod(calendar, calculator.row.first));
     this.first = calculator.row.first;
     this.offset = monthsBetween(calendar.first, this.first);
     const { rows, mayEnd } = length(this);

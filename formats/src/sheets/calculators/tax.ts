@@ -4,7 +4,7 @@ import {
   isNoFigure,
   nameOfYear,
   setOfYear,
-  stretches,
+  rangesOf,
   yearIn,
   yearOf,
   type Calculator,
@@ -28,11 +28,11 @@ export class LiveTax extends CalculatorScope implements LiveCalculator {
   private readonly months: readonly (TaxAnswer | NoFigure)[];
 
   constructor(
-    ground: PlanScope,
+    scope: PlanScope,
     calculator: Extract<Calculator, { table: 'taxSchedules' }>,
     months: readonly (TaxAnswer | NoFigure)[],
   ) {
-    super(ground, calculator, 0);
+    super(scope, calculator, 0);
     this.schedule = calculator.row;
     this.months = months;
   }
@@ -42,7 +42,7 @@ export class LiveTax extends CalculatorScope implements LiveCalculator {
     if (isNoFigure(answer) && typeof answer.why === 'string') throw new NotTranslatable(answer.why);
     return {
       income: this.inPeriod(this.idOf('income'), place),
-      schedule: this.ground.scheduleOf(this.schedule.id, place),
+      schedule: this.scope.scheduleOf(this.schedule.id, place),
     };
   }
 
@@ -70,8 +70,8 @@ export class LiveTax extends CalculatorScope implements LiveCalculator {
   }
 
   sheet(): Sheet {
-    const { schedule, ground } = this;
-    const { document, calendar } = ground.model;
+    const { schedule, scope } = this;
+    const { document, calendar } = scope.model;
     const sets = bandSetsOf(document, schedule.id);
     const used = new Set(calendar.months.map((month) => setOfYear(sets, yearOf(month, schedule.yearBegins))));
     const bands = sets.flatMap((set): SheetRow[] => [
@@ -103,13 +103,13 @@ export class LiveTax extends CalculatorScope implements LiveCalculator {
         BLANK_ROW,
         ...bands,
         headingRow([t('formats.year'), t('formats.income'), t('formats.taxableIncome'), t('formats.taxDue'), t('formats.effectiveRate'), t('formats.incomeAfterTax')]), // prettier-ignore
-        ...stretches(calendar, 'year').map(({ from }) => this.yearRow(from)),
+        ...rangesOf(calendar, 'year').map(({ from }) => this.yearRow(from)),
       ],
     };
   }
 
   private yearRow(place: number): SheetRow {
-    const { document, calendar } = this.ground.model;
+    const { document, calendar } = this.scope.model;
     const year = words(nameOfYear(document, yearIn(document, calendar.months[place]!)));
     const answer = this.months[place];
     if (answer === undefined || isNoFigure(answer) || answer.result === null || answer.income === null)

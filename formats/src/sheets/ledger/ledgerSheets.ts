@@ -1,4 +1,4 @@
-import { inOrder, planOf, stretches, type LedgerSummary, type LedgerEntry, type PlanModel } from '@haushalt/core';
+import { inOrder, planOf, rangesOf, type LedgerSummary, type LedgerEntry, type PlanModel } from '@haushalt/core';
 import type { DefinedName, Sheet } from '../sheet.ts';
 import { accountsSheet } from './accounts.ts';
 import { journalNames, journalSheet } from './journal.ts';
@@ -14,14 +14,18 @@ export interface LedgerSheets {
 }
 
 /** The ledger as sheets; none where nothing was entered, or more than a workbook counts over. */
-export function ledgerSheets(model: PlanModel, happened: LedgerSummary, entries: readonly LedgerEntry[]): LedgerSheets {
+export function ledgerSheets(
+  model: PlanModel,
+  ledgerSummary: LedgerSummary,
+  entries: readonly LedgerEntry[],
+): LedgerSheets {
   if (entries.length === 0 || entries.length > MOST_IN_JOURNAL) return { sheets: [], names: [] };
   const { document, calendar } = model;
   const { name, currency } = planOf(document);
   const remark = `${name}, ${currency}`;
   const sorted = [...entries].sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
   const [first, last] = [sorted[0]!.date.slice(0, 7), sorted.at(-1)!.date.slice(0, 7)];
-  const years = stretches(calendar, 'year').filter(
+  const years = rangesOf(calendar, 'year').filter(
     ({ from, to }) => calendar.months[from]! <= last && calendar.months[to - 1]! >= first,
   );
   const accounts = inOrder(document.accounts.values());
@@ -29,7 +33,7 @@ export function ledgerSheets(model: PlanModel, happened: LedgerSummary, entries:
     sheets: [
       journalSheet(model, sorted, remark),
       ...(accounts.length > 0 ? [accountsSheet(model, accounts, sorted, remark)] : []),
-      ...years.map((year) => new SpendingByMonth(model, happened, sorted, year).sheet(remark)),
+      ...years.map((year) => new SpendingByMonth(model, ledgerSummary, sorted, year).sheet(remark)),
     ],
     names: journalNames(sorted.length),
   };

@@ -19,7 +19,7 @@ import {
   type Month,
   type PlanModel,
   type Side,
-  type Stretch,
+  type MonthRange,
 } from '@haushalt/core';
 import { labelOf, monthInWords, t } from '../../language.ts';
 import { all, at, call, negate, number, operation, text, type SheetFormula } from '../formula.ts';
@@ -35,7 +35,7 @@ interface Counted {
 /** What happened in a year month by month, line by line, counted from the journal. */
 export class SpendingByMonth {
   private readonly document: Document;
-  private readonly happened: LedgerSummary;
+  private readonly ledgerSummary: LedgerSummary;
   private readonly entries: readonly LedgerEntry[];
   private readonly months: readonly Month[];
   private readonly id: string;
@@ -44,12 +44,12 @@ export class SpendingByMonth {
   /** `entries` by day; at least one. */
   constructor(
     { document, calendar }: PlanModel,
-    happened: LedgerSummary,
+    ledgerSummary: LedgerSummary,
     entries: readonly LedgerEntry[],
-    year: Stretch,
+    year: MonthRange,
   ) {
     this.document = document;
-    this.happened = happened;
+    this.ledgerSummary = ledgerSummary;
     this.entries = entries;
     this.months = calendar.months.slice(year.from, year.to);
     this.id = `spending-by-month-${year.from}`;
@@ -150,7 +150,7 @@ export class SpendingByMonth {
   private ofLine({ id }: LineRow): Counted {
     const isOfLine = operation(column('line'), '=', at(this.key(id, 'name')));
     return {
-      figure: (month) => actualFigure(this.document, this.happened.actuals, id, month) ?? 0,
+      figure: (month) => actualFigure(this.document, this.ledgerSummary.actuals, id, month) ?? 0,
       formula: (month) => {
         const sum = sumOver(isOfLine, this.isIn(month), column('amount'));
         return directionOf(this.document, id) > 0 ? sum : negate(sum);
@@ -178,7 +178,7 @@ export class SpendingByMonth {
   }
 
   private actualOf(figureRef: string, month: Month): number {
-    return actualOver(this.document, this.happened.actuals, figureRef, [month]) ?? 0;
+    return actualOver(this.document, this.ledgerSummary.actuals, figureRef, [month]) ?? 0;
   }
 
   private isIn(month: Month): SheetFormula {

@@ -1,4 +1,4 @@
-import type { CalendarWord, Call, Expression, Month, Span, Stretch } from '@haushalt/core';
+import type { CalendarWord, Call, Expression, Month, Span, MonthRange } from '@haushalt/core';
 import type { SheetFormula } from '../formula.ts';
 import type { Emptiness } from './emptiness.ts';
 
@@ -32,7 +32,7 @@ export interface FormulaScope {
   sourceOf(id: string, place: number): Source | null;
   word(word: CalendarWord, place: number): SheetFormula;
   /** The places that share a year, a quarter or everything with one. */
-  stretchAround(place: number, span: Span): Stretch;
+  rangeAround(place: number, span: Span): MonthRange;
   /** The place of a month of the calendar, before or beyond the first or last too. */
   placeOf(month: Month): number;
   scheduleOf(id: string, place: number): ScheduleSource;
@@ -44,7 +44,7 @@ export interface FormulaScope {
 
 /** What a function is said with: the walks over what it is given. */
 export interface ExpressionWriter {
-  readonly ground: FormulaScope;
+  readonly scope: FormulaScope;
   figure(expression: Expression, place: number): SheetFormula;
   condition(expression: Expression, place: number): SheetFormula;
   empty(expression: Expression, place: number): Emptiness;
@@ -53,7 +53,7 @@ export interface ExpressionWriter {
   cells(expression: Expression, from: number, to: number, filled?: boolean): SheetFormula;
   range(expression: Expression, filled?: boolean): SheetFormula;
   emptyThroughout(expression: Expression, from: number, to: number): Emptiness;
-  stretch(call: Call, place: number): Stretch;
+  monthRange(call: Call, place: number): MonthRange;
   constant(expression: Expression, words: string): number;
 }
 

@@ -36,13 +36,13 @@ const overSeveral = (name: string): FunctionTranslation => ({
   empty: (t, call, place) => emptyWithAll(t.emptyArgs(call, place)),
 });
 /** A figure for a stretch of months. */
-const overStretch = (name: string): FunctionTranslation => ({
+const overRange = (name: string): FunctionTranslation => ({
   value: (t, call, place) => {
-    const { from, to } = t.stretch(call, place);
+    const { from, to } = t.monthRange(call, place);
     return invoke(name, t.cells(call.args[0]!, from, to));
   },
   empty: (t, call, place) => {
-    const { from, to } = t.stretch(call, place);
+    const { from, to } = t.monthRange(call, place);
     return t.emptyThroughout(call.args[0]!, from, to);
   },
 });
@@ -53,7 +53,7 @@ const elsewhere = (direction: 1 | -1 | 0): FunctionTranslation => {
     return direction === 0 ? by - 1 : place + direction * by;
   };
   const isThere = (t: ExpressionWriter, call: Call, place: number) =>
-    place >= 0 && place < t.ground.count && call !== null;
+    place >= 0 && place < t.scope.count && call !== null;
   return {
     value: (t, call, place) => {
       const there = other(t, call, place);
@@ -67,8 +67,8 @@ const elsewhere = (direction: 1 | -1 | 0): FunctionTranslation => {
 };
 
 const running: FunctionTranslation = {
-  value: (t, call, place) => invoke('SUM', t.cells(call.args[0]!, t.stretch(call, place).from, place + 1)),
-  empty: (t, call, place) => t.emptyThroughout(call.args[0]!, t.stretch(call, place).from, place + 1),
+  value: (t, call, place) => invoke('SUM', t.cells(call.args[0]!, t.monthRange(call, place).from, place + 1)),
+  empty: (t, call, place) => t.emptyThroughout(call.args[0]!, t.monthRange(call, place).from, place + 1),
 };
 
 /** `if` and `IFS`: conditions, each with a figure, and perhaps one more at the end. */
@@ -158,7 +158,7 @@ function growthSteps(t: ExpressionWriter, call: Call, place: number): { at: numb
   return steps;
 }
 
-const recentStretch = (t: ExpressionWriter, call: Call, place: number) => ({
+const recentRange = (t: ExpressionWriter, call: Call, place: number) => ({
   from: Math.max(0, place - Math.round(t.constant(call.args[1]!, say('formats.reason.rangeCalculated')))),
   to: place,
 });
@@ -167,15 +167,15 @@ const tax: FunctionTranslation = {
   value: (t, { args }, place) => {
     const [schedule, income] = args;
     if (schedule?.kind !== 'ref' || income === undefined) throw new NotTranslatable(say('formats.reason.scheduleGone'));
-    const source = t.ground.scheduleOf(schedule.id, place);
+    const source = t.scope.scheduleOf(schedule.id, place);
     const isLong = income.kind !== 'ref' && income.kind !== 'number';
-    const given = isLong ? at(t.ground.aside(income, place, true)) : t.figure(income, place);
+    const given = isLong ? at(t.scope.aside(income, place, true)) : t.figure(income, place);
     return taxOf(given, source);
   },
   empty(t, { args }, place) {
     const [schedule, income] = args;
     if (schedule?.kind !== 'ref' || income === undefined) return true;
-    return emptyWithAny([t.empty(income, place), t.ground.scheduleOf(schedule.id, place).empty]);
+    return emptyWithAny([t.empty(income, place), t.scope.scheduleOf(schedule.id, place).empty]);
   },
 };
 
@@ -197,28 +197,27 @@ export function taxOf(
   return conditions.length === 0 ? tax : invoke('IF', and(...conditions), tax, invoke('NA'));
 }
 
-const SAYINGS: Readonly<Record<string, FunctionTranslation>> = {
+const TRANSLATIONS: Readonly<Record<string, FunctionTranslation>> = {
   prior: elsewhere(-1),
   next: elsewhere(1),
   at: elsewhere(0),
   running,
-  total: overStretch('SUM'),
+  total: overRange('SUM'),
   average: {
-    value: (t, call, place) =>
-      (looksAlong(call) ? overStretch('AVERAGE') : overSeveral('AVERAGE')).value(t, call, place),
+    value: (t, call, place) => (looksAlong(call) ? overRange('AVERAGE') : overSeveral('AVERAGE')).value(t, call, place),
     empty: (t, call, place) =>
-      (looksAlong(call) ? overStretch('AVERAGE') : overSeveral('AVERAGE')).empty!(t, call, place),
+      (looksAlong(call) ? overRange('AVERAGE') : overSeveral('AVERAGE')).empty!(t, call, place),
   },
-  lowest: overStretch('MIN'),
-  highest: overStretch('MAX'),
+  lowest: overRange('MIN'),
+  highest: overRange('MAX'),
   grow,
   recent: {
     value: (t, call, place) => {
-      const { from, to } = recentStretch(t, call, place);
+      const { from, to } = recentRange(t, call, place);
       return invoke('AVERAGE', t.cells(call.args[0]!, from, to));
     },
     empty: (t, call, place) => {
-      const { from, to } = recentStretch(t, call, place);
+      const { from, to } = recentRange(t, call, place);
       return t.emptyThroughout(call.args[0]!, from, to);
     },
   },
@@ -316,8 +315,8 @@ function looksAlong({ args }: Call): boolean {
 }
 
 /** How a function is said. Throws `Unsayable` for one no workbook has. */
-export function sayingOf(name: string): FunctionTranslation {
-  const saying = SAYINGS[name.toLowerCase()];
+export function translationOf(name: string): FunctionTranslation {
+  const saying = TRANSLATIONS[name.toLowerCase()];
   if (!saying) throw new NotTranslatable(say('formats.reason.functionUnknown', { name }));
   return saying;
 }

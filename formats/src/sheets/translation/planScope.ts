@@ -25,7 +25,7 @@ import {
   setOfYear,
   sharedInflation,
   storedBandsRefusal,
-  stretchAround,
+  rangeAround,
   totalOfSide,
   yearOf,
   type CalendarWord,
@@ -36,7 +36,7 @@ import {
   type Notation,
   type PlanModel,
   type Span,
-  type Stretch,
+  type MonthRange,
 } from '@haushalt/core';
 import { all, at, call, name, number, operation, type SheetFormula } from '../formula.ts';
 import { emptyWithAll, emptyWithAny, isEmptyCell, type Emptiness } from './emptiness.ts';
@@ -77,7 +77,7 @@ export class PlanScope implements FormulaScope {
   readonly outputs = new Map<string, OutputSources>();
   private readonly notation: Notation;
   private lines: ReadonlyMap<string, readonly LineRow[]> | null = null;
-  private readonly rulings = new Map<string, EffectiveRule[]>();
+  private readonly effectiveRules = new Map<string, EffectiveRule[]>();
   private readonly known = new Map<string, Emptiness>();
   private readonly steady = new Map<string, boolean>();
 
@@ -91,8 +91,8 @@ export class PlanScope implements FormulaScope {
     return this.model.calendar.count;
   }
 
-  stretchAround(place: number, span: Span): Stretch {
-    return stretchAround(this.model.calendar, place, span);
+  rangeAround(place: number, span: Span): MonthRange {
+    return rangeAround(this.model.calendar, place, span);
   }
 
   placeOf(month: Month): number {
@@ -208,31 +208,31 @@ export class PlanScope implements FormulaScope {
   }
 
   /** What holds for a line in a month: an exception, or the step of its rule. */
-  ruling(line: string, place: number): EffectiveRule {
-    let rulings = this.rulings.get(line);
-    if (!rulings) {
+  effectiveRule(line: string, place: number): EffectiveRule {
+    let effectiveRules = this.effectiveRules.get(line);
+    if (!effectiveRules) {
       const { model } = this;
-      rulings = new Array<EffectiveRule>(this.count).fill(NOTHING);
+      effectiveRules = new Array<EffectiveRule>(this.count).fill(NOTHING);
       // The months of a step share what holds for them.
       for (const { row, from, to } of effectiveSteps(model.stepsOf(line), model.calendar))
-        rulings.fill({ amount: row.amount, formula: row.formula, isException: false }, from, to);
+        effectiveRules.fill({ amount: row.amount, formula: row.formula, isException: false }, from, to);
       for (const { month, amount, formula } of model.exceptionsOf(line)) {
         const period = periodOf(model.calendar, month);
-        if (period >= 0) rulings[period] = { amount, formula, isException: true };
+        if (period >= 0) effectiveRules[period] = { amount, formula, isException: true };
       }
-      this.rulings.set(line, rulings);
+      this.effectiveRules.set(line, effectiveRules);
     }
-    return rulings[place]!;
+    return effectiveRules[place]!;
   }
 
   /** The month before that an amount holds since, so that it is typed once; `null` where it is typed itself. */
   sameAmountBefore(line: string, place: number): number | null {
-    const ruling = this.ruling(line, place);
-    if (ruling.amount === null || ruling.formula !== null) return null;
+    const effectiveRule = this.effectiveRule(line, place);
+    if (effectiveRule.amount === null || effectiveRule.formula !== null) return null;
     // Exceptions between leave it as it is; each is its own.
     for (let before = place - 1; before >= 0; before--) {
-      const earlier = this.ruling(line, before);
-      if (earlier === ruling) return before;
+      const earlier = this.effectiveRule(line, before);
+      if (earlier === effectiveRule) return before;
       if (!earlier.isException) return null;
     }
     return null;
@@ -245,7 +245,7 @@ export class PlanScope implements FormulaScope {
     if (emptiness !== undefined) return emptiness;
     // What it depends on may lead back to it, through an earlier month: then it may be.
     this.known.set(key, isEmptyCell(key));
-    const empty = this.mayBeEmpty(this.ruling(line, place), line, place) ? isEmptyCell(key) : false;
+    const empty = this.mayBeEmpty(this.effectiveRule(line, place), line, place) ? isEmptyCell(key) : false;
     this.known.set(key, empty);
     return empty;
   }

@@ -1,7 +1,7 @@
 import { functionOf, isRead, parameterAt, spanOf, type Call, type Expression, type Span } from '@haushalt/core';
 import { all, at, call as invoke, number, operation, negate, type SheetFormula } from '../formula.ts';
 import { emptyWithAll, emptyWithAny, emptyAs, unlessEmpty, type Emptiness } from './emptiness.ts';
-import { sayingOf } from './functions.ts';
+import { translationOf } from './functions.ts';
 import { NotTranslatable, type FormulaScope, type ExpressionWriter } from './formulaScope.ts';
 
 /**
@@ -10,10 +10,10 @@ import { NotTranslatable, type FormulaScope, type ExpressionWriter } from './for
  * for the figure, with 0 for what is empty, and one for whether there is any.
  */
 export class Translator implements ExpressionWriter {
-  readonly ground: FormulaScope;
+  readonly scope: FormulaScope;
 
-  constructor(ground: FormulaScope) {
-    this.ground = ground;
+  constructor(scope: FormulaScope) {
+    this.scope = scope;
   }
 
   /** The formula of a cell; `null` for a cell that is always empty. Throws `Unsayable`. */
@@ -45,11 +45,11 @@ export class Translator implements ExpressionWriter {
       case 'number':
         return number(expression.value);
       case 'date':
-        return number(this.ground.placeOf(expression.month) + 1);
+        return number(this.scope.placeOf(expression.month) + 1);
       case 'word':
-        return this.ground.word(expression.word, place);
+        return this.scope.word(expression.word, place);
       case 'ref':
-        return this.ground.sourceOf(expression.id, place)?.value ?? number(0);
+        return this.scope.sourceOf(expression.id, place)?.value ?? number(0);
       case 'percent':
         return expression.operand.kind === 'number'
           ? { kind: 'percent', operand: number(expression.operand.value) }
@@ -63,7 +63,7 @@ export class Translator implements ExpressionWriter {
           this.figure(expression.right, place),
         );
       case 'call':
-        return sayingOf(expression.name).value(this, expression, place);
+        return translationOf(expression.name).value(this, expression, place);
       case 'name':
       case 'option':
         throw new NotTranslatable('');
@@ -74,7 +74,7 @@ export class Translator implements ExpressionWriter {
   empty(expression: Expression, place: number): Emptiness {
     switch (expression.kind) {
       case 'ref':
-        return this.ground.sourceOf(expression.id, place)?.empty ?? true;
+        return this.scope.sourceOf(expression.id, place)?.empty ?? true;
       case 'percent':
       case 'negate':
         return this.empty(expression.operand, place);
@@ -88,7 +88,7 @@ export class Translator implements ExpressionWriter {
         return operator === '/' ? this.empty(left, place) : false;
       }
       case 'call': {
-        const { empty } = sayingOf(expression.name);
+        const { empty } = translationOf(expression.name);
         return empty ? empty(this, expression, place) : emptyWithAny(this.emptyArgs(expression, place));
       }
       default:
@@ -110,8 +110,8 @@ export class Translator implements ExpressionWriter {
       const empty = this.empty(arg, place);
       if (empty === true) return [];
       if (empty === false) return [this.figure(arg, place)];
-      const own = arg.kind === 'ref' ? (this.ground.sourceOf(arg.id, place)?.key ?? null) : null;
-      return [at(own ?? this.ground.aside(arg, place, false))];
+      const own = arg.kind === 'ref' ? (this.scope.sourceOf(arg.id, place)?.key ?? null) : null;
+      return [at(own ?? this.scope.aside(arg, place, false))];
     });
   }
 
@@ -119,19 +119,19 @@ export class Translator implements ExpressionWriter {
   cells(expression: Expression, from: number, to: number, filled = false): SheetFormula {
     const keys: string[] = [];
     for (let place = from; place < to; place++) {
-      const own = expression.kind === 'ref' && !filled ? this.ground.sourceOf(expression.id, place) : undefined;
+      const own = expression.kind === 'ref' && !filled ? this.scope.sourceOf(expression.id, place) : undefined;
       // What is never there needs no cell.
       if (own === null) continue;
-      keys.push(own?.key ?? this.ground.aside(expression, place, filled));
+      keys.push(own?.key ?? this.scope.aside(expression, place, filled));
     }
     return all(keys);
   }
 
   /** The figures of all places as one range, for functions that take no more than one. */
   range(expression: Expression, filled = false): SheetFormula {
-    const { ground } = this;
-    if (ground.isOneRange && !filled) return this.cells(expression, 0, ground.count);
-    return all(Array.from({ length: ground.count }, (_, place) => ground.aside(expression, place, filled)));
+    const { scope } = this;
+    if (scope.isOneRange && !filled) return this.cells(expression, 0, scope.count);
+    return all(Array.from({ length: scope.count }, (_, place) => scope.aside(expression, place, filled)));
   }
 
   /** Whether an expression is empty in all of some places. */
@@ -146,21 +146,21 @@ export class Translator implements ExpressionWriter {
     const cells = this.cells(expression, from, to);
     const count = invoke('COUNT', cells);
     // COUNT passes over a problem, which is not nothing: added up, it stays one.
-    const isTroubled = Array.from({ length: to - from }, (_, index) => from + index).some((place) => this.ground.hasProblem(expression, place)); // prettier-ignore
+    const isTroubled = Array.from({ length: to - from }, (_, index) => from + index).some((place) => this.scope.hasProblem(expression, place)); // prettier-ignore
     const counted = isTroubled ? operation(count, '+', operation(number(0), '*', invoke('SUM', cells))) : count;
     return operation(counted, '=', number(0));
   }
 
   /** The places a word at the end of a call means: `running(x, year)`. */
-  stretch(call: Call, place: number): { readonly from: number; readonly to: number } {
+  monthRange(call: Call, place: number): { readonly from: number; readonly to: number } {
     const span: Span = spanOf(call.args[1]);
-    return this.ground.stretchAround(place, span);
+    return this.scope.rangeAround(place, span);
   }
 
   /** The number an expression always gives; throws when it has to be computed. */
   constant(expression: Expression, words: string): number {
     if (expression.kind === 'number') return expression.value;
-    if (expression.kind === 'date') return this.ground.placeOf(expression.month) + 1;
+    if (expression.kind === 'date') return this.scope.placeOf(expression.month) + 1;
     if (expression.kind === 'negate') return -this.constant(expression.operand, words);
     throw new NotTranslatable(words);
   }
@@ -174,5 +174,5 @@ function isWrongWhenEmpty(expression: Expression): boolean {
 /** Whether an expression is a condition, which a workbook tells from a figure. */
 export function isCondition(expression: Expression): boolean {
   if (expression.kind === 'binary') return ['=', '<>', '<', '<=', '>', '>='].includes(expression.operator);
-  return expression.kind === 'call' && (sayingOf(expression.name).isCondition ?? false);
+  return expression.kind === 'call' && (translationOf(expression.name).isCondition ?? false);
 }

@@ -42,7 +42,7 @@ export default {
   'shell.saveAsFile': 'Save as file',
   'shell.settings': 'Settings',
   'shell.findingsToReview': '{count, plural, one {1 finding to review} other {# findings to review}}',
-  'shell.findingCount': '{count, plural, one {1 check} other {# checks}}',
+  'shell.findingCount': '{count, plural, one {1 finding} other {# findings}}',
   'shell.saving': '{waiting, plural, =0 {Saved} other {Saving …}}',
   'shell.serverUnavailable':
     '{waiting, plural, =0 {Server not available} other {Server not available. {waiting, plural, one {One change is} other {# changes are}} waiting to be sent.}}',

@@ -118,13 +118,8 @@ export default {
   'spending.rhythms.week': 'weeks',
   'spending.rhythms.month': 'months',
   'spending.rhythms.year': 'years',
-  'spending.every':
-    '{count, plural, one {{rhythm, select, week {every week} month {every month} other {every year}}} other {{rhythm, select, week {every # weeks} month {every # months} other {every # years}}}}',
-  'spending.onWeekday': 'on {day}',
-  'spending.onLastDay': 'on the last day',
-  'spending.onDay': 'on {day}',
-  'spending.onNumber': 'on day {day}',
-  'spending.untilDay': ', until {day}',
+  'spending.frequencyInWords':
+    '{count, plural, one {every {rhythm, select, week {week} month {month} other {year}}} other {every # {rhythm, select, week {weeks} month {months} other {years}}}} {on, select, date {on {day}} lastDay {on the last day} other {on day {day}}}{ends, select, true {, until {until}} other {}}',
   'spending.onLastDayOfMonth': 'on the last day of the month',
   'spending.firstDue': 'First due',
   'spending.endsOn': 'Ends',

@@ -16,18 +16,18 @@ interface RuleDoubtsProps {
 export function RuleDoubts({ text, unit, list = null, onChange }: RuleDoubtsProps) {
   const { document } = useSessionState();
   const doubts = doubtsIn(text, document, unit, notationOf(planOf(document).locale), list);
-  return doubts.map(({ message, place, mend }) => (
+  return doubts.map(({ message, place, fix }) => (
     <p key={`${say(message)}|${place.from}`} className="entry-finding">
       {say(message)}{' '}
-      {mend && (
+      {fix && (
         <button
           type="button"
           className="jump"
           // The keyboard stays in the field.
           onMouseDown={(event) => event.preventDefault()}
-          onClick={() => onChange(text.slice(0, place.from) + mend.replacement + text.slice(place.to))}
+          onClick={() => onChange(text.slice(0, place.from) + fix.replacement + text.slice(place.to))}
         >
-          {t('fields.write', { replacement: mend.replacement })}
+          {t('fields.write', { replacement: fix.replacement })}
         </button>
       )}
     </p>

@@ -69,7 +69,7 @@ export function AccountView({ planId, account, ledger, balances, onEdit, onImpor
   );
 
   // A statement is read by the server, and nothing of it can be tried on one's own page alone.
-  const whoMay = useRole().mayChange ? {} : { isDisabled: true, title: t('accounts.editorsImportOnly') };
+  const whoMay = useRole().canEdit ? {} : { isDisabled: true, title: t('accounts.editorsImportOnly') };
   return (
     <section className="account-view" aria-label={account.name}>
       <div className="section-head">

@@ -325,7 +325,7 @@ export function ImportStatement({
         </button>
       </div>
       {isPending && (
-        <p className="statement-said" role="status">
+        <p className="statement-note" role="status">
           {progress === null ? (
             <progress aria-label={t('statement.reading')} />
           ) : (
@@ -335,7 +335,7 @@ export function ImportStatement({
         </p>
       )}
       {(error || refusal) && (
-        <p className="statement-said refusal" role="alert">
+        <p className="statement-note refusal" role="alert">
           <Icon name="alarm" />{' '}
           {!error
             ? refusal
@@ -355,7 +355,7 @@ export function ImportStatement({
       )}
       {data && !error && data.unreadable.length > 0 && <Unreadable lines={data.unreadable.map((line) => say(line))} />}
       {asked.map(({ number }) => (
-        <p key={number} className="statement-said">
+        <p key={number} className="statement-note">
           <label>
             {t('statement.whichAccount', { number, hasNumber: number !== '' })}{' '}
             <AccountSelect
@@ -386,7 +386,7 @@ export function ImportStatement({
                 locale={plan.locale}
               />
             ))}
-          <p className="statement-said quiet">{t('statement.assignHint')}</p>
+          <p className="statement-note quiet">{t('statement.assignHint')}</p>
           <Grid
             control={control}
             label={t('statement.statementFrom', { file: name })}

@@ -59,9 +59,9 @@ export function Reconciling({ planId, account, balances, onClose }: ReconcilingP
   const money = (minor: number) => writeWithUnit(minor / units, 'money', plan);
   // What was reconciled earlier counts as it is; what is open, if it is ticked.
   const sum = (of: readonly LedgerEntry[]) => of.reduce((total, entry) => total + effectOn(entry, account.id), 0);
-  const reckoned = balances.on(account.id, on) - sum(open.filter(({ id }) => !ticked.has(id)));
+  const clearedBalance = balances.on(account.id, on) - sum(open.filter(({ id }) => !ticked.has(id)));
   const stated = balance === null ? null : inMinorUnits(document, balance);
-  const difference = stated === null ? null : stated - reckoned;
+  const difference = stated === null ? null : stated - clearedBalance;
   const tick = (id: string) =>
     setTicking((before) => ({
       ...before,
@@ -106,7 +106,7 @@ export function Reconciling({ planId, account, balances, onClose }: ReconcilingP
         <dl>
           <div>
             <dt>{t('accounts.cleared')}</dt>
-            <dd className="tabular">{money(reckoned)}</dd>
+            <dd className="tabular">{money(clearedBalance)}</dd>
           </div>
           <div className={difference === 0 ? 'is-nil' : ''}>
             <dt>{t('accounts.difference')}</dt>

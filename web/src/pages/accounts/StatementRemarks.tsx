@@ -23,11 +23,11 @@ export function Closing({ statement: { account, closing }, edits, balances, mone
   const stated = Math.round(closing.amount * units);
   const day = dayInWords(closing.date, locale);
   return ours === stated ? (
-    <p className="statement-said quiet">
+    <p className="statement-note quiet">
       <Icon name="good" /> {t('statement.closingAgrees', { day })}
     </p>
   ) : (
-    <p className="statement-said">
+    <p className="statement-note">
       <Icon name="caution" /> {t('statement.closingDiffers', { day, stated: money(stated), ours: money(ours) })}
     </p>
   );
@@ -39,7 +39,7 @@ const MOST_UNREADABLE = 5;
 /** The lines of a table that could not be read, and are not among what is taken in. */
 export function Unreadable({ lines }: { readonly lines: readonly string[] }) {
   return (
-    <div className="statement-said" role="status">
+    <div className="statement-note" role="status">
       <Icon name="warning" /> {t('statement.linesLeftOut', { count: lines.length })}
       <ul>
         {lines.slice(0, MOST_UNREADABLE).map((line) => (

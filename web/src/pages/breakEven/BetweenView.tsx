@@ -151,7 +151,7 @@ function Between({ row, between, explained, onExplain }: BetweenProps) {
         explained={explained}
         onExplain={onExplain}
       />
-      <p className="bench-words" role="status">
+      <p className="calculator-words" role="status">
         {say(crossing ? t('breakEven.cheaperUntilThen', { before, after }) : never)}
       </p>
       <ChartCard

@@ -1,5 +1,5 @@
 import { useSliders } from '../../parts/calculators/useSliders.tsx';
-import { Workbench } from '../../parts/calculators/Workbench.tsx';
+import { CalculatorPage } from '../../parts/calculators/CalculatorPage.tsx';
 import { BetweenView } from './BetweenView.tsx';
 import { PaybackView } from './PaybackView.tsx';
 import { UnitsView } from './UnitsView.tsx';
@@ -40,7 +40,13 @@ const KINDS = [
 export function BreakEvenPage() {
   const [sliders, sliderTool] = useSliders();
   return (
-    <Workbench table="breakEvens" title={t('breakEven.breakEven')} nothing={NOTHING} kinds={KINDS} tools={sliderTool}>
+    <CalculatorPage
+      table="breakEvens"
+      title={t('breakEven.breakEven')}
+      nothing={NOTHING}
+      kinds={KINDS}
+      tools={sliderTool}
+    >
       {(row) => {
         switch (row.about) {
           case 'units':
@@ -51,6 +57,6 @@ export function BreakEvenPage() {
             return <BetweenView key={row.id} row={row} sliders={sliders} />;
         }
       }}
-    </Workbench>
+    </CalculatorPage>
   );
 }

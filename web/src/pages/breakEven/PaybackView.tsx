@@ -129,7 +129,7 @@ function Payback({ row, payback, explained, onExplain }: PaybackProps) {
         onExplain={onExplain}
       />
       {(never ?? again) && (
-        <p className="bench-words" role="status">
+        <p className="calculator-words" role="status">
           {say(never ?? t('breakEven.belowZeroAgain', { month: monthInWords(again!, locale) }))}
         </p>
       )}

@@ -102,7 +102,7 @@ export function UnitsView({ row, sliders }: UnitsViewProps) {
           ) : (
             found && <UnitsFigures row={row} answer={found} {...explaining} />
           )}
-          <div className="bench-views">
+          <div className="calculator-views">
             <Segments label={t('breakEven.view')} value={view} options={VIEWS} onChange={setView} />
           </div>
           {view === 'crossing' && found && !isNoFigure(found) && <Crossing answer={found} />}
@@ -172,7 +172,7 @@ function UnitsFigures({ row, answer, explained, onExplain }: UnitsFiguresProps) 
         onExplain={onExplain}
       />
       {units === null && (
-        <p className="bench-words" role="status">
+        <p className="calculator-words" role="status">
           {say(NO_CROSSING)}
         </p>
       )}
@@ -201,7 +201,7 @@ function Crossing({ answer }: { readonly answer: UnitsAnswer }) {
 function UnitCost({ row, model }: { readonly row: BreakEvenRow; readonly model: PlanModel }) {
   const shown = useMemo(() => attempt(() => unitCostView(row, model)), [row, model]);
   if (isNoFigure(shown)) return <NoAnswer reason={shown} />;
-  if (shown.isEmpty) return <p className="bench-words">{t('breakEven.unitCostIncomplete')}</p>;
+  if (shown.isEmpty) return <p className="calculator-words">{t('breakEven.unitCostIncomplete')}</p>;
   return (
     <>
       <ChartCard

@@ -4,7 +4,7 @@ import {
   inOrder,
   inputId,
   planOf,
-  stretches,
+  rangesOf,
   unitCosts,
   writeFigure,
   type BetweenAnswer,
@@ -92,7 +92,7 @@ export function unitCostView(row: BreakEvenRow, model: PlanModel) {
   const byMonth = unitCosts(row, given, calendar, 'month');
   // A quarter stands in its last month, where it is complete.
   const atEnds = (figures: readonly (number | null)[], span: 'quarter' | 'year') => {
-    const ends = new Set(stretches(calendar, span).map(({ to }) => to - 1));
+    const ends = new Set(rangesOf(calendar, span).map(({ to }) => to - 1));
     return figures.map((figure, period) => (ends.has(period) ? figure : null));
   };
   const columns: ScheduleColumn[] = [

@@ -5,7 +5,7 @@ import {
   calendarOf,
   inOrder,
   planOf,
-  stretchOfYear,
+  rangeOfYear,
   nameOfYear,
   type ChartForm,
   type ChartMark,
@@ -138,8 +138,8 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
   const later = (from: Month, until: Month | null) => (until !== null && until < from ? from : until);
   const setScope = (scope: string) => {
     if (scope !== MONTHS) return set({ year: scope === '' ? null : Number(scope), from: null, until: null });
-    const stretch = settings.year === null ? null : stretchOfYear(calendarOf(document), settings.year);
-    set({ year: null, from: months[stretch?.from ?? 0]!, until: months[(stretch?.to ?? months.length) - 1]! });
+    const range = settings.year === null ? null : rangeOfYear(calendarOf(document), settings.year);
+    set({ year: null, from: months[range?.from ?? 0]!, until: months[(range?.to ?? months.length) - 1]! });
   };
   const move = (index: number, by: 1 | -1) => {
     const next = [...series];

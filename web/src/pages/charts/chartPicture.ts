@@ -5,8 +5,8 @@ import {
   monthsBetween,
   planOf,
   rollUpOf,
-  stretchOfYear,
-  stretches,
+  rangeOfYear,
+  rangesOf,
   unitOf,
   writeFigure,
   writeShare,
@@ -15,7 +15,7 @@ import {
   yearIn,
   type Actuals,
   type Document,
-  type Stretch,
+  type MonthRange,
   type PlanModel,
 } from '@haushalt/core';
 import type { Picture, Tone } from '../../parts/charts/picture.ts';
@@ -42,10 +42,10 @@ export function chartPicture(
     write: (value: number) => writeFigure(value, unit, { ...plan, decimals: 0 }),
   };
   /** What a series comes to over some months, as planned or as it really was. */
-  const valueOf = (each: ChartSeries, stretch: Stretch) =>
+  const valueOf = (each: ChartSeries, range: MonthRange) =>
     each.actual
-      ? actualOver(document, actuals, each.of, calendar.months.slice(stretch.from, stretch.to))
-      : valueOver(modelFor(each), each.of, stretch);
+      ? actualOver(document, actuals, each.of, calendar.months.slice(range.from, range.to))
+      : valueOver(modelFor(each), each.of, range);
   if (form === 'bars' || form === 'ring')
     return sharesPicture(
       document,
@@ -57,7 +57,7 @@ export function chartPicture(
       common,
     );
 
-  const points = stretches(calendar, span)
+  const points = rangesOf(calendar, span)
     .map(({ from, to }) => ({ from: Math.max(from, scope.from), to: Math.min(to, scope.to) }))
     .filter(({ from, to }) => from < to);
   const wholeYears = year === null || settings.from !== null;
@@ -117,24 +117,24 @@ function sharesPicture(
 }
 
 /** The months a chart is of: single months, a year, or the whole plan. */
-function scopeOf({ calendar }: PlanModel, { year, from, until }: ChartDraft['settings']): Stretch {
+function scopeOf({ calendar }: PlanModel, { year, from, until }: ChartDraft['settings']): MonthRange {
   if (from !== null || until !== null) {
     const first = from === null ? 0 : Math.max(0, monthsBetween(calendar.first, from));
     const last = until === null ? calendar.count - 1 : monthsBetween(calendar.first, until);
-    const stretch = { from: first, to: Math.min(calendar.count, last + 1) };
-    if (stretch.from < stretch.to) return stretch;
+    const range = { from: first, to: Math.min(calendar.count, last + 1) };
+    if (range.from < range.to) return range;
   }
   return year === null || !yearsOf(calendar).includes(year)
     ? { from: 0, to: calendar.count }
-    : stretchOfYear(calendar, year);
+    : rangeOfYear(calendar, year);
 }
 
 /** What something has run up to since the first point; a balance or price stays what it is, what is not known yet nothing. */
 function runningValues(
   model: PlanModel,
   id: string,
-  points: readonly Stretch[],
-  valueOf: (point: Stretch) => number | null,
+  points: readonly MonthRange[],
+  valueOf: (point: MonthRange) => number | null,
   isActual: boolean,
 ): (number | null)[] {
   if (rollUpOf(model.document, id) !== 'total') return points.map(valueOf);
@@ -148,7 +148,7 @@ function runningValues(
 
 function pointInWords(
   { calendar, document }: PlanModel,
-  { from, to }: Stretch,
+  { from, to }: MonthRange,
   span: string,
   withYear: boolean,
 ): string {

@@ -202,7 +202,7 @@ function FindingRow({ finding, send }: FindingRowProps) {
   const shell = useShell();
   const { document } = useSessionState();
   const [reason, setReason] = useState<string | null>(null);
-  const { place, message, mend, otherMend, key } = finding;
+  const { place, message, fix, otherFix, key } = finding;
   const { locale } = planOf(document);
   const where = t('checks.ofPlace', {
     place: placeName(place.id, document),
@@ -221,16 +221,16 @@ function FindingRow({ finding, send }: FindingRowProps) {
         >
           <Icon name="right" /> {where}
         </button>
-        {[mend, otherMend ?? null].map(
+        {[fix, otherFix ?? null].map(
           (each) =>
             each && (
               <button
                 key={say(each.words)}
                 type="button"
-                className="tool check-mend"
+                className="tool check-fix"
                 onClick={() => send(commandOf(each, document, say), t('checks.fixed'))}
               >
-                <Icon name={each === mend ? 'good' : 'skip'} /> {say(each.words)}
+                <Icon name={each === fix ? 'good' : 'skip'} /> {say(each.words)}
               </button>
             ),
         )}

@@ -25,7 +25,7 @@ export function CompareView() {
   useSessionState();
   const [search, setSearch] = useSearchParams();
   const [chosen, setChosen] = useState<ReadonlyMap<string, string>>(new Map());
-  const [isGoingBack, setGoingBack] = useState<'whole' | 'lines' | null>(null);
+  const [isRestoring, setRestoring] = useState<'whole' | 'lines' | null>(null);
   const { data: snapshots } = useQuery({ queryKey: ['snapshots', planId], queryFn: () => peopleApi.snapshots(planId) });
   const { data: steps } = useQuery({
     queryKey: ['history', planId, {}, session.knownRevision],
@@ -91,14 +91,14 @@ export function CompareView() {
       <div className="history-find">
         {select('before', t('history.earlierVersion'), before)}
         {select('after', t('history.laterVersion'), after)}
-        {session.mayChange && after === 'now' && from && before !== after && from.kind !== 'plan' && (
+        {session.canEdit && after === 'now' && from && before !== after && from.kind !== 'plan' && (
           <span className="compare-back">
             {chosen.size > 0 && (
-              <button type="button" className="tool" onClick={() => setGoingBack('lines')}>
+              <button type="button" className="tool" onClick={() => setRestoring('lines')}>
                 <Icon name="undo" /> {t('history.restoreLines', { count: chosen.size })}
               </button>
             )}
-            <button type="button" className="tool" onClick={() => setGoingBack('whole')}>
+            <button type="button" className="tool" onClick={() => setRestoring('whole')}>
               <Icon name="undo" /> {t('history.restoreEarlier')}
             </button>
           </span>
@@ -112,18 +112,18 @@ export function CompareView() {
           planId={planId}
           before={from}
           after={to}
-          {...(session.mayChange && after === 'now' ? { chosen, onChoose: choose } : {})}
+          {...(session.canEdit && after === 'now' ? { chosen, onChoose: choose } : {})}
         />
       )}
-      {isGoingBack && from && (
+      {isRestoring && from && (
         <GoBackDialog
           planId={planId}
           to={from}
           what={words}
-          rows={isGoingBack === 'lines' ? [...chosen.keys()] : null}
+          rows={isRestoring === 'lines' ? [...chosen.keys()] : null}
           names={[...chosen.values()]}
           onClose={() => {
-            setGoingBack(null);
+            setRestoring(null);
             setChosen(new Map());
           }}
         />

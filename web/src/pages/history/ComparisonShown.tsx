@@ -179,10 +179,10 @@ function LineName({
   chosen,
   onChoose,
 }: { readonly line: LineDifference } & Pick<FiguresProps, 'chosen' | 'onChoose'>) {
-  const { id, name, formerName, state, what, side } = line;
+  const { id, name, previousName, state, what, side } = line;
   const texts = [
     t(`history.states.${state}`) ?? '',
-    formerName === null ? '' : t('history.formerly', { name: formerName }),
+    previousName === null ? '' : t('history.formerly', { name: previousName }),
   ].filter(Boolean);
   const words = (
     <>

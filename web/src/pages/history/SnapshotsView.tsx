@@ -52,7 +52,7 @@ export function SnapshotsView() {
     <>
       <div className="snapshots-head">
         <p className="quiet">{t('history.snapshotSchedule')}</p>
-        {session.mayChange && (
+        {session.canEdit && (
           <Button size="sm" onClick={() => setEdited('new')}>
             <Icon name="snapshot" /> {t('history.createSnapshot')}
           </Button>
@@ -90,7 +90,7 @@ export function SnapshotsView() {
                     >
                       <Icon name="copy" /> {t('history.openAsPlan')}
                     </button>
-                    {session.mayChange && (
+                    {session.canEdit && (
                       <>
                         <button type="button" className="tool" onClick={() => setWanted(snapshot)}>
                           <Icon name="undo" /> {t('history.restoreVersion')}

@@ -189,7 +189,7 @@ const PAGE = 100;
 
 function Step({ planId, step }: { readonly planId: string; readonly step: HistoryStep }) {
   const [isOpen, setOpen] = useState(false);
-  const [isGoingBack, setGoingBack] = useState(false);
+  const [isRestoring, setRestoring] = useState(false);
   const session = useSession();
   const { revision, personId, person, at, label, kind, state, isKept } = step;
   const moment = { kind: 'revision', revision } as const;
@@ -220,22 +220,22 @@ function Step({ planId, step }: { readonly planId: string; readonly step: Histor
             <Link className="tool" to={`?view=compare&before=revision:${revision}&after=now`}>
               <Icon name="transfer" /> {t('history.compareWithNow')}
             </Link>
-            {session.mayChange && (
-              <button type="button" className="tool" onClick={() => setGoingBack(true)}>
+            {session.canEdit && (
+              <button type="button" className="tool" onClick={() => setRestoring(true)}>
                 <Icon name="undo" /> {t('history.restoreVersion')}
               </button>
             )}
           </div>
         </div>
       )}
-      {isGoingBack && (
+      {isRestoring && (
         <GoBackDialog
           planId={planId}
           to={moment}
           what={t('history.afterChange', { label })}
           rows={null}
           names={[]}
-          onClose={() => setGoingBack(false)}
+          onClose={() => setRestoring(false)}
         />
       )}
     </li>

@@ -75,11 +75,11 @@ function ItemExplanation({ list, control, rows, columns, onColumn, item, place, 
   };
   const whole: Explanation = { ...explanation, month: plan.firstMonth };
   return (
-    <section className="reckoning" aria-label={t('lists.explanation')}>
-      <div className="reckoning-what">
+    <section className="explanation" aria-label={t('lists.explanation')}>
+      <div className="explanation-what">
         <h3>{column.name}</h3>
         <p>{label}</p>
-        <p className="reckoning-figure">
+        <p className="explanation-figure">
           {explanation.value === null ? (
             <em>{t('lists.noFigure')}</em>
           ) : (
@@ -87,29 +87,29 @@ function ItemExplanation({ list, control, rows, columns, onColumn, item, place, 
           )}
         </p>
       </div>
-      <div className="reckoning-how">
-        <p className="reckoning-words">
+      <div className="explanation-how">
+        <p className="explanation-words">
           {say(explanation.words)}{' '}
           {explanation.expression && (
             <FormulaView explanation={whole} expression={explanation.expression} model={model} onJump={jump} />
           )}
         </p>
         {explanation.worked && explanation.parts.length > 0 && (
-          <p className="reckoning-worked">= {say(explanation.worked)}</p>
+          <p className="explanation-worked">= {say(explanation.worked)}</p>
         )}
         {explanation.problem && (
-          <p className="reckoning-problem">
+          <p className="explanation-problem">
             <Icon name="warning" /> {say(explanation.problem)}
           </p>
         )}
         <Parts parts={explanation.parts} model={model} onJump={jump} place={place} />
         {users.length > 0 && (
-          <p className="reckoning-dependents">
+          <p className="explanation-dependents">
             {t('lists.usedBy')} {users.map(({ name }) => say(name).replace(`${list.name}.`, '')).join(', ')}
           </p>
         )}
       </div>
-      <div className="reckoning-tools">
+      <div className="explanation-tools">
         {column.kind === 'rule' && (
           <button type="button" className="tool" onClick={() => onColumn(column.id)}>
             <Icon name="rule" /> {t('lists.editRule')}
@@ -143,7 +143,7 @@ function Parts({ parts, model, place, onJump }: PartsProps) {
   const [opened, setOpened] = useState<string | null>(null);
   if (parts.length === 0) return null;
   return (
-    <ul className="reckoning-parts">
+    <ul className="explanation-parts">
       {parts.map((part) => {
         const key = `${say(part.label)}|${part.period}`;
         const inner =
@@ -164,11 +164,11 @@ function Parts({ parts, model, place, onJump }: PartsProps) {
               <strong>{part.value === null ? t('lists.nothing') : writeFigure(part.value, part.unit, plan)}</strong>
             </button>
             {inner && opened === key && (
-              <div className="reckoning-inner">
-                <p className="reckoning-words">
+              <div className="explanation-inner">
+                <p className="explanation-words">
                   {say(inner.words)} {inner.formula ?? ''}
                 </p>
-                {inner.worked && inner.parts.length > 0 && <p className="reckoning-worked">= {say(inner.worked)}</p>}
+                {inner.worked && inner.parts.length > 0 && <p className="explanation-worked">= {say(inner.worked)}</p>}
                 <Parts parts={inner.parts} model={model} place={part.period!} onJump={onJump} />
               </div>
             )}
@@ -203,8 +203,8 @@ function SelectedFigures({ list, control, rows, columns }: ListFootProps) {
   const sum = values.reduce((total, value) => total + value, 0);
   const write = (value: number) => writeWithUnit(value, unit!, plan);
   return (
-    <section className="reckoning selection-panel" aria-label={t('lists.selected')}>
-      <div className="reckoning-what">
+    <section className="explanation selection-panel" aria-label={t('lists.selected')}>
+      <div className="explanation-what">
         <h3>{t('lists.figures', { count: values.length })}</h3>
         <p>{nameOf(document, list.id)}</p>
       </div>

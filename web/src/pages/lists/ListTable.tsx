@@ -216,7 +216,7 @@ export function ListTable({
                   all: writeCount(figures.items.length, plan.locale),
                 })}
         </output>
-        <span className="list-deeds">
+        <span className="list-actions">
           <ToolbarButton icon="add" words={t('lists.insert')} title={t('lists.insertHint')} onClick={actions.insert} />
           <ToolbarButton
             isBare

@@ -27,7 +27,7 @@ interface ExtraPaymentsProps {
   readonly onCommand: (command: Command) => void;
 }
 
-const RHYTHMS = [
+const FREQUENCIES = [
   ['once', 'loan.onceIn'],
   ['yearly', 'loan.everyYearFrom'],
   ['monthly', 'loan.everyMonthFrom'],
@@ -81,7 +81,7 @@ export function ExtraPayments({ loan, answer, onCommand }: ExtraPaymentsProps) {
               value={extra.every}
               onChange={(event) => set(extra, { every: event.target.value as LoanExtraRow['every'] })}
             >
-              {RHYTHMS.map(([every, label]) => (
+              {FREQUENCIES.map(([every, label]) => (
                 <option key={every} value={every}>
                   {t(label)}
                 </option>

@@ -44,7 +44,7 @@ export function LoanTerms({ loan, answer, sliders }: LoanTermsProps) {
     set({ ...given, unknown });
   };
   // A rate that is a figure stays what it is; one that follows something may change.
-  const mayChange = loan.unknown !== 'rate' && loan.rate !== null && figureOfFormula(loan.rate) === null;
+  const canEdit = loan.unknown !== 'rate' && loan.rate !== null && figureOfFormula(loan.rate) === null;
   const inYears = loan.termIn === 'years';
   const terms: (Term & { readonly column: LoanUnknown })[] = [
     {
@@ -114,7 +114,7 @@ export function LoanTerms({ loan, answer, sliders }: LoanTermsProps) {
         placeholder={t('loan.noMonths')}
       />
       <DueAndRate of={loan} onSet={set} due={t('loan.dueAt')} />
-      {mayChange && (
+      {canEdit && (
         <ChoiceTerm
           label={t('loan.newRateChanges')}
           value={loan.atNewRate}

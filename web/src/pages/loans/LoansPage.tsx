@@ -20,7 +20,7 @@ import { ScheduleGrid } from '../../parts/calculators/ScheduleGrid.tsx';
 import { UsedBy } from '../../parts/calculators/UsedBy.tsx';
 import { useSliders } from '../../parts/calculators/useSliders.tsx';
 
-import { Workbench } from '../../parts/calculators/Workbench.tsx';
+import { CalculatorPage } from '../../parts/calculators/CalculatorPage.tsx';
 import { PictureView } from '../../parts/charts/PictureView.tsx';
 import { useSettings } from '../../parts/calculators/useSettings.ts';
 import { useView } from '../../parts/calculators/useView.ts';
@@ -77,9 +77,9 @@ const VIEWS = [
 export function LoansPage() {
   const [sliders, sliderTool] = useSliders();
   return (
-    <Workbench table="loans" title={t('loan.loans')} nothing={NOTHING} tools={sliderTool}>
+    <CalculatorPage table="loans" title={t('loan.loans')} nothing={NOTHING} tools={sliderTool}>
       {(loan) => <LoanView key={loan.offerOf ?? loan.id} loan={loan} sliders={sliders} />}
-    </Workbench>
+    </CalculatorPage>
   );
 }
 
@@ -111,7 +111,7 @@ function LoanView({ loan, sliders }: { readonly loan: LoanRow; readonly sliders:
         terms={
           <>
             {main !== loan && (
-              <p className="bench-which">
+              <p className="calculator-which">
                 {t('loan.theOffer')} <strong>{loan.name}</strong>{' '}
                 <button type="button" className="jump" onClick={() => open(main.id)}>
                   {t('loan.backTo', { name: main.name })}
@@ -130,7 +130,7 @@ function LoanView({ loan, sliders }: { readonly loan: LoanRow; readonly sliders:
             ) : (
               answer.kind === 'none' && <NoAnswer reason={answer} />
             )}
-            <div className="bench-views">
+            <div className="calculator-views">
               <Segments label={t('loan.view')} value={view} options={VIEWS} onChange={showView} />
             </div>
             {view === 'offers' && <Offers loan={main} open={loan.id} model={model} onOpen={open} onCommand={send} />}
@@ -239,7 +239,7 @@ function Schedule({ id, loan, by }: { readonly id: string; readonly loan: LoanAn
   return (
     <>
       <Deferred>
-        <div className="bench-pictures">
+        <div className="calculator-pictures">
           <PictureView picture={pictures.parts} height={190} />
           <PictureView picture={pictures.balance} height={190} />
         </div>

@@ -30,7 +30,7 @@ export function RateTable({ loan, row, balloon }: RateTableProps) {
   );
   return (
     <>
-      <div className="bench-choices">
+      <div className="calculator-choices">
         <label>
           {t('loan.ratesInStepsOf')}{' '}
           <Select value={steps.rate} onChange={(event) => setSteps({ ...steps, rate: Number(event.target.value) })}>

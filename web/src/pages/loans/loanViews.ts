@@ -18,12 +18,12 @@ import { monthInWords, t } from '../../language/language.ts';
 export type By = 'month' | 'year';
 
 /** What a row of a schedule stands for: a month, or the months of a year. */
-interface Stretch {
+interface MonthRange {
   readonly label: string;
   readonly rows: readonly LoanMonth[];
 }
 
-function stretchesOf({ rows }: LoanAnswer, by: By, document: Document): Stretch[] {
+function sweepRanges({ rows }: LoanAnswer, by: By, document: Document): MonthRange[] {
   const { locale, yearBegins } = planOf(document);
   if (by === 'year') return byYear(rows, yearBegins).map(({ year, rows: ofYear }) => ({ label: year, rows: ofYear }));
   return rows.map((row) => ({ label: monthInWords(row.month, locale), rows: [row] }));
@@ -31,12 +31,12 @@ function stretchesOf({ rows }: LoanAnswer, by: By, document: Document): Stretch[
 
 /** A loan as a schedule: opening balance, payment with its parts, and the balance after it. */
 export function loanSchedule(loan: LoanAnswer, by: By, document: Document) {
-  const stretches = stretchesOf(loan, by, document);
+  const ranges = sweepRanges(loan, by, document);
   const flow = (id: string, heading: string, select: (row: LoanMonth) => number): ScheduleColumn => ({
     id,
     heading,
     unit: 'money',
-    values: stretches.map(({ rows }) => sumOf(rows, select)),
+    values: ranges.map(({ rows }) => sumOf(rows, select)),
     total: sumOf(loan.rows, select),
   });
   const changesRate = loan.rows.some((row) => row.rate !== loan.rate);
@@ -46,7 +46,7 @@ export function loanSchedule(loan: LoanAnswer, by: By, document: Document) {
       id: 'opening',
       heading: t('loan.column.openingBalance'),
       unit: 'money',
-      values: stretches.map(({ rows }) => rows[0]!.opening),
+      values: ranges.map(({ rows }) => rows[0]!.opening),
     },
     ...(changesRate
       ? [
@@ -54,7 +54,7 @@ export function loanSchedule(loan: LoanAnswer, by: By, document: Document) {
             id: 'rate',
             heading: t('loan.column.rate'),
             unit: 'ratePerYear' as const,
-            values: stretches.map(({ rows }) => rows.at(-1)!.rate),
+            values: ranges.map(({ rows }) => rows.at(-1)!.rate),
           },
         ]
       : []),
@@ -66,10 +66,10 @@ export function loanSchedule(loan: LoanAnswer, by: By, document: Document) {
       id: 'closing',
       heading: t('loan.column.closingBalance'),
       unit: 'money',
-      values: stretches.map(({ rows }) => rows.at(-1)!.closing),
+      values: ranges.map(({ rows }) => rows.at(-1)!.closing),
     },
   ];
-  return { rows: stretches.map(({ label }) => label), columns };
+  return { rows: ranges.map(({ label }) => label), columns };
 }
 
 /**
@@ -94,11 +94,11 @@ export function paymentChanges({ rows }: LoanAnswer): LoanMonth[] {
 /** What of each payment is interest and what pays the amount back, and how the balance falls. */
 export function loanPictures(loan: LoanAnswer, by: By, document: Document): { parts: Picture; balance: Picture } {
   const plan = planOf(document);
-  const stretches = stretchesOf(loan, by, document);
+  const ranges = sweepRanges(loan, by, document);
   const common = {
     axis: plan.currency,
     categoryName: by === 'year' ? t('loan.year') : t('loan.month'),
-    categories: stretches.map(({ label }) => label),
+    categories: ranges.map(({ label }) => label),
     write: (value: number) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
   };
   return {
@@ -108,14 +108,14 @@ export function loanPictures(loan: LoanAnswer, by: By, document: Document): { pa
       series: [
         {
           label: t('loan.column.principal'),
-          values: stretches.map(({ rows }) => sumOf(rows, (row) => row.principal + row.extra)),
+          values: ranges.map(({ rows }) => sumOf(rows, (row) => row.principal + row.extra)),
           mark: 'bars',
           tone: 'setAside',
           stack: 'payment',
         },
         {
           label: t('loan.column.interest'),
-          values: stretches.map(({ rows }) => sumOf(rows, (row) => row.interest)),
+          values: ranges.map(({ rows }) => sumOf(rows, (row) => row.interest)),
           mark: 'bars',
           tone: 'expense',
           stack: 'payment',
@@ -128,7 +128,7 @@ export function loanPictures(loan: LoanAnswer, by: By, document: Document): { pa
       series: [
         {
           label: t('loan.column.closingBalance'),
-          values: stretches.map(({ rows }) => rows.at(-1)!.closing),
+          values: ranges.map(({ rows }) => rows.at(-1)!.closing),
           mark: 'area',
           tone: 'net',
         },

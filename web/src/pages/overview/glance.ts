@@ -6,7 +6,7 @@ import {
   groupsWithLines,
   planOf,
   rolledUpValue,
-  stretchOfYear,
+  rangeOfYear,
   writeFigure,
   yearIn,
   nameOfYear,
@@ -35,8 +35,8 @@ const MOST_LINES = 8;
 
 export function glanceAt(model: PlanModel, year: number): Glance {
   const { document, calendar } = model;
-  const stretch = stretchOfYear(calendar, year);
-  const total = (id: string) => rolledUpValue(model.seriesOf(id)!.values, stretch, 'total') || 0;
+  const range = rangeOfYear(calendar, year);
+  const total = (id: string) => rolledUpValue(model.seriesOf(id)!.values, range, 'total') || 0;
   const net = model.seriesOf(NET)!;
   const expenses = total(TOTAL_EXPENSES);
   const biggest = groupsWithLines(document)
@@ -61,7 +61,7 @@ export function glanceAt(model: PlanModel, year: number): Glance {
 export function netPicture(model: PlanModel, year: number): Picture {
   const { document, calendar } = model;
   const plan = planOf(document);
-  const { from, to } = stretchOfYear(calendar, year);
+  const { from, to } = rangeOfYear(calendar, year);
   const values = (id: string) =>
     Array.from(model.seriesOf(id)!.values.subarray(from, to), (value) => (value === value ? value : null));
   return {
@@ -79,7 +79,7 @@ export function netPicture(model: PlanModel, year: number): Picture {
 
 /** A month within a year; the year's last month when the year is over then, its first when it is to come. */
 export function presentPeriod({ calendar }: PlanModel, year: number, month: Month): number {
-  const { from, to } = stretchOfYear(calendar, year);
+  const { from, to } = rangeOfYear(calendar, year);
   return Math.min(Math.max(nearestPeriod(calendar, month), from), to - 1);
 }
 

@@ -1,5 +1,12 @@
 import { SIDES, toMonth, writeFigure, type Side } from '@haushalt/core';
-import type { ReadRow, ReadingCorrections, RowKind, RowSaid, TableKind, WorkbookReading } from '@haushalt/formats';
+import type {
+  ReadRow,
+  ReadingCorrections,
+  RowKind,
+  RowCorrection,
+  TableKind,
+  WorkbookReading,
+} from '@haushalt/formats';
 import { memo, useCallback, useMemo } from 'react';
 import { Select } from '../../fields/Select.tsx';
 import { say, monthInWords, t } from '../../language/language.ts';
@@ -14,20 +21,24 @@ interface AuditReadingProps {
   readonly findings: AuditedWorkbook['findings'];
   /** What was said in place of what was taken. */
   readonly said: ReadingCorrections;
-  readonly onSaid: (next: (before: ReadingCorrections) => ReadingCorrections) => void;
+  readonly onCorrect: (next: (before: ReadingCorrections) => ReadingCorrections) => void;
 }
 
 /** A picture of the sheet with what each row was taken for, which is corrected there. */
-export function AuditReading({ reading, findings, said, onSaid }: AuditReadingProps) {
+export function AuditReading({ reading, findings, said, onCorrect }: AuditReadingProps) {
   const { sheet, sheets, heading, headings, from, until, columns, rows, assumptions, tables } = reading;
   const month = (text: string) => monthInWords(toMonth(text), STYLE.locale);
   const faults = useMemo(() => faultsByRow(findings), [findings]);
   const sayOfRow = useCallback(
-    (row: number, more: RowSaid) =>
-      onSaid((before) => ({ ...before, sheet, rows: { ...before.rows, [row]: { ...before.rows?.[row], ...more } } })),
-    [onSaid, sheet],
+    (row: number, more: RowCorrection) =>
+      onCorrect((before) => ({
+        ...before,
+        sheet,
+        rows: { ...before.rows, [row]: { ...before.rows?.[row], ...more } },
+      })),
+    [onCorrect, sheet],
   );
-  const isSaid = Object.keys(said).length > 0;
+  const isCorrected = Object.keys(said).length > 0;
   return (
     <section className="audit-reading" aria-labelledby="audit-reading">
       <h3 id="audit-reading">
@@ -38,7 +49,7 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
         {sheets.length > 1 && (
           <label>
             {t('workbook.sheet')}{' '}
-            <Select value={sheet} onChange={({ target }) => onSaid(() => ({ sheet: target.value }))}>
+            <Select value={sheet} onChange={({ target }) => onCorrect(() => ({ sheet: target.value }))}>
               {sheets.map((name) => (
                 <option key={name}>{name}</option>
               ))}
@@ -48,15 +59,18 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
         {headings.length > 1 && (
           <label>
             {t('workbook.months')}{' '}
-            <Select value={heading} onChange={({ target }) => onSaid(() => ({ sheet, heading: Number(target.value) }))}>
+            <Select
+              value={heading}
+              onChange={({ target }) => onCorrect(() => ({ sheet, heading: Number(target.value) }))}
+            >
               {headings.map((row) => (
                 <option key={row}>{row}</option>
               ))}
             </Select>
           </label>
         )}
-        {isSaid ? (
-          <button type="button" className="btn btn-link" onClick={() => onSaid(() => ({}))}>
+        {isCorrected ? (
+          <button type="button" className="btn btn-link" onClick={() => onCorrect(() => ({}))}>
             {t('workbook.discardCorrections')}
           </button>
         ) : (
@@ -81,7 +95,7 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
                 aria-label={t('workbook.tableType', { key: name })}
                 value={said.tables?.[key] ?? kind}
                 onChange={({ target }) =>
-                  onSaid((before) => ({ ...before, tables: { ...before.tables, [key]: target.value as TableKind } }))
+                  onCorrect((before) => ({ ...before, tables: { ...before.tables, [key]: target.value as TableKind } }))
                 }
               >
                 {kinds.map((each) => (
@@ -116,8 +130,8 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
                 of={each}
                 columns={columns}
                 faults={faults.get(each.row) ?? NO_FAULTS}
-                said={said.rows?.[each.row] ?? NOTHING_SAID}
-                onSaid={sayOfRow}
+                said={said.rows?.[each.row] ?? NO_CORRECTIONS}
+                onCorrect={sayOfRow}
               />
             ))}
           </tbody>
@@ -128,7 +142,7 @@ export function AuditReading({ reading, findings, said, onSaid }: AuditReadingPr
 }
 
 const NO_FAULTS: ReadonlyMap<string, string> = new Map();
-const NOTHING_SAID: RowSaid = {};
+const NO_CORRECTIONS: RowCorrection = {};
 
 /** What is wrong with cells, by their rows. */
 function faultsByRow(findings: AuditedWorkbook['findings']): Map<number, Map<string, string>> {
@@ -145,17 +159,17 @@ interface ReadingRowProps {
   readonly of: ReadRow;
   readonly columns: WorkbookReading['columns'];
   readonly faults: ReadonlyMap<string, string>;
-  readonly said: RowSaid;
-  readonly onSaid: (row: number, correction: RowSaid) => void;
+  readonly said: RowCorrection;
+  readonly onCorrect: (row: number, correction: RowCorrection) => void;
 }
 
 /** A row of the sheet; drawn again when something else is said or found of it, since there may be many hundred. */
-const ReadingRow = memo(function ReadingRow({ of, columns, faults, said, onSaid }: ReadingRowProps) {
+const ReadingRow = memo(function ReadingRow({ of, columns, faults, said, onCorrect }: ReadingRowProps) {
   const { row, label, cells } = of;
   const kind = said.kind ?? of.kind;
   const side = said.side ?? of.side;
   return (
-    <tr className={`is-${kind} ${said === NOTHING_SAID ? '' : 'is-said'}`}>
+    <tr className={`is-${kind} ${said === NO_CORRECTIONS ? '' : 'is-corrected'}`}>
       <th scope="row">{row}</th>
       <td className="audit-label" title={label}>
         {label}
@@ -165,7 +179,7 @@ const ReadingRow = memo(function ReadingRow({ of, columns, faults, said, onSaid 
           aria-label={t('workbook.rowTypeOf', { name: label })}
           value={kind}
           disabled={label === ''}
-          onChange={({ target }) => onSaid(row, { kind: target.value as RowKind })}
+          onChange={({ target }) => onCorrect(row, { kind: target.value as RowKind })}
         >
           {ROW_KINDS.map((each) => (
             <option key={each} value={each}>
@@ -179,7 +193,7 @@ const ReadingRow = memo(function ReadingRow({ of, columns, faults, said, onSaid 
           <Select
             aria-label={t('workbook.sideOf', { name: label })}
             value={side ?? ''}
-            onChange={({ target }) => onSaid(row, { side: target.value as Side })}
+            onChange={({ target }) => onCorrect(row, { side: target.value as Side })}
           >
             {side === null && <option value="">–</option>}
             {SIDES.map((each) => (
@@ -207,7 +221,7 @@ const ReadingRow = memo(function ReadingRow({ of, columns, faults, said, onSaid 
 function isSameRow(before: ReadingRowProps, after: ReadingRowProps): boolean {
   return (
     before.said === after.said &&
-    before.onSaid === after.onSaid &&
+    before.onCorrect === after.onCorrect &&
     JSON.stringify([before.of, [...before.faults]]) === JSON.stringify([after.of, [...after.faults]])
   );
 }

@@ -11,7 +11,7 @@ import { useNotices } from '../../ui/Notices.tsx';
 import { saveBlob } from '../../ui/saveBlob.ts';
 import { AuditReading } from './AuditReading.tsx';
 import { STYLE } from './auditStyle.ts';
-import { NOTHING_SAID, type WorkbookSaid } from './openWorkbook.ts';
+import { NO_CORRECTIONS, type WorkbookSaid } from './openWorkbook.ts';
 import './audit.scss';
 import { say, t } from '../../language/language.ts';
 
@@ -19,7 +19,7 @@ interface AuditViewProps {
   readonly file: File;
   /** What has been said of it, and how more is said. */
   readonly said: WorkbookSaid;
-  readonly onSaid: (next: (before: WorkbookSaid) => WorkbookSaid) => void;
+  readonly onCorrect: (next: (before: WorkbookSaid) => WorkbookSaid) => void;
   readonly onClose: () => void;
 }
 
@@ -27,20 +27,20 @@ interface AuditViewProps {
 const MOST_LISTED = 40;
 
 /** A workbook from elsewhere before it becomes a plan: what it was taken for, what is wrong with it, and which cells differ. */
-export function AuditView({ file, said: { reading: corrections, mend }, onSaid, onClose }: AuditViewProps) {
+export function AuditView({ file, said: { reading: corrections, fix }, onCorrect, onClose }: AuditViewProps) {
   const sayOfReading = useCallback(
     (next: (before: ReadingCorrections) => ReadingCorrections) =>
-      onSaid((before) => ({ ...before, reading: next(before.reading) })),
-    [onSaid],
+      onCorrect((before) => ({ ...before, reading: next(before.reading) })),
+    [onCorrect],
   );
   const [progress, setProgress] = useState<Progress | null>(null);
   const navigate = useNavigate();
   const notices = useNotices();
   const title = file.name.replace(/\.[^.]*$/, '').slice(0, 80) || file.name;
   const { data, error, isFetching } = useQuery({
-    queryKey: ['workbook', file, mend, corrections],
+    queryKey: ['workbook', file, fix, corrections],
     queryFn: ({ signal }) =>
-      api.auditWorkbook(file, { title, mend, said: corrections }, { signal, onProgress: setProgress }),
+      api.auditWorkbook(file, { title, fix, said: corrections }, { signal, onProgress: setProgress }),
     placeholderData: keepPreviousData,
     gcTime: 0,
     staleTime: Infinity,
@@ -61,7 +61,7 @@ export function AuditView({ file, said: { reading: corrections, mend }, onSaid, 
     mutationFn: () =>
       api.auditAsPdf(
         file,
-        { title, mend, said: corrections },
+        { title, fix, said: corrections },
         { signal: new AbortController().signal, onProgress: () => {} },
       ),
     onSuccess: (pages) => {
@@ -112,7 +112,7 @@ export function AuditView({ file, said: { reading: corrections, mend }, onSaid, 
           <Icon name="alarm" /> {t('workbook.cannotBeImported', { why: refusal.message })}
           {/* Without a picture of before, there is no other place to take it back at. */}
           {!reading && Object.keys(corrections).length > 0 && (
-            <button type="button" className="btn btn-link" onClick={() => onSaid(() => NOTHING_SAID)}>
+            <button type="button" className="btn btn-link" onClick={() => onCorrect(() => NO_CORRECTIONS)}>
               {t('workbook.discardCorrections')}
             </button>
           )}
@@ -122,7 +122,7 @@ export function AuditView({ file, said: { reading: corrections, mend }, onSaid, 
         <p key={say(remark)}>{say(remark)}</p>
       ))}
       {reading && (
-        <AuditReading reading={reading} findings={data?.findings ?? []} said={corrections} onSaid={sayOfReading} />
+        <AuditReading reading={reading} findings={data?.findings ?? []} said={corrections} onCorrect={sayOfReading} />
       )}
       {data && (
         <>
@@ -135,8 +135,8 @@ export function AuditView({ file, said: { reading: corrections, mend }, onSaid, 
                   {t('workbook.fixProblems')} <small className="quiet">{t('workbook.fixProblemsHint')}</small>
                 </>
               }
-              checked={mend}
-              onChange={({ target }) => onSaid((before) => ({ ...before, mend: target.checked }))}
+              checked={fix}
+              onChange={({ target }) => onCorrect((before) => ({ ...before, fix: target.checked }))}
             />
           )}
           <p className="audit-cells">
@@ -173,14 +173,14 @@ function Findings({ audited: { findings } }: PartProps) {
             </tr>
           </thead>
           <tbody>
-            {findings.map(({ sheet, cell, kind, message, mend, money }) => (
+            {findings.map(({ sheet, cell, kind, message, fix, money }) => (
               <tr key={`${cell}${kind}`}>
                 <th scope="row" title={`${sheet}, ${cell}`}>
                   {cell}
                 </th>
                 <td>{say(message)}</td>
                 <td className="tabular">{money === null ? '' : writeDifference(money, 'money', STYLE)}</td>
-                <td>{say(mend)}</td>
+                <td>{say(fix)}</td>
               </tr>
             ))}
           </tbody>

@@ -8,7 +8,7 @@ import { Loading } from '../../ui/Loading.tsx';
 import { PersonMenu } from '../../parts/people/PersonMenu.tsx';
 import { ServerRefusal, api } from '../../plan-session/api.ts';
 import { AuditView } from './AuditView.tsx';
-import { NOTHING_SAID, useOpenWorkbook } from './openWorkbook.ts';
+import { NO_CORRECTIONS, useOpenWorkbook } from './openWorkbook.ts';
 import { PlanList } from './PlanList.tsx';
 import { t } from '../../language/language.ts';
 
@@ -40,7 +40,7 @@ export function PlansPage() {
       if (isTyping || !text.includes('\t') || !text.trim().includes('\n')) return;
       event.preventDefault();
       setFileRefusal(null);
-      openWorkbook(new File([text], t('plans.pastedSheet')), NOTHING_SAID);
+      openWorkbook(new File([text], t('plans.pastedSheet')), NO_CORRECTIONS);
     };
     window.addEventListener('paste', paste);
     return () => window.removeEventListener('paste', paste);
@@ -72,7 +72,7 @@ export function PlansPage() {
                 if (isPlan) {
                   workbook.close();
                   openFile.mutate(file);
-                } else openWorkbook(file, NOTHING_SAID);
+                } else openWorkbook(file, NO_CORRECTIONS);
               }}
             />
             <Button variant="outline-primary" onClick={() => fileInput.current?.click()} disabled={openFile.isPending}>
@@ -94,7 +94,7 @@ export function PlansPage() {
             key={workbook.stamp}
             file={audited}
             said={said}
-            onSaid={workbook.change}
+            onCorrect={workbook.change}
             onClose={workbook.close}
           />
         )}

@@ -5,16 +5,16 @@ import { partsOf } from '../../ui/useStored.ts';
 /** What has been said of a workbook whose audit is open: what it is taken for, and whether its faults are mended. */
 export interface WorkbookSaid {
   readonly reading: ReadingCorrections;
-  readonly mend: boolean;
+  readonly fix: boolean;
 }
 
 /** The workbook that is being audited. It outlives the page, with what was corrected, until it is a plan or left. */
-export const useOpenWorkbook = (): OpenFile<WorkbookSaid> => useOpenFile('haushalt:workbook', readSaid);
+export const useOpenWorkbook = (): OpenFile<WorkbookSaid> => useOpenFile('haushalt:workbook', readCorrections);
 
-export const NOTHING_SAID: WorkbookSaid = { reading: {}, mend: false };
+export const NO_CORRECTIONS: WorkbookSaid = { reading: {}, fix: false };
 
-function readSaid(stored: unknown): WorkbookSaid | null {
-  const { reading, mend } = partsOf(stored);
+function readCorrections(stored: unknown): WorkbookSaid | null {
+  const { reading, fix } = partsOf(stored);
   if (typeof reading !== 'object' || reading === null) return null;
-  return { reading: reading as ReadingCorrections, mend: mend === true };
+  return { reading: reading as ReadingCorrections, fix: fix === true };
 }

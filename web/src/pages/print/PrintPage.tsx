@@ -27,7 +27,7 @@ export function PrintPage() {
   const { planId = '' } = useParams();
   const { document, model } = useSessionState();
   const { waiting } = useSaving();
-  const [query, setSaid] = useSearchParams();
+  const [query, setCorrections] = useSearchParams();
   const [name, setName] = useStored(NAME_KEY, (stored) => (typeof stored === 'string' ? stored : ''));
   const [wanted, setWanted] = useState(0);
   const notices = useNotices();
@@ -49,7 +49,7 @@ export function PrintPage() {
   const change = (part: Partial<Choice>) => {
     const next = { ...choice, ...part };
     setChoice(next);
-    setSaid(writeChoice(next, plan.locale, spoken), { replace: true });
+    setCorrections(writeChoice(next, plan.locale, spoken), { replace: true });
   };
   // What has been typed is on paper as soon as it is stored.
   const { data, error, isFetching, isPlaceholderData, refetch } = useQuery({
@@ -131,7 +131,7 @@ export function PrintPage() {
           />
         </form>
         <section className="print-pages" aria-label={t('print.printAndExport')}>
-          <div className="print-said">
+          <div className="print-note">
             {isEmpty && <p className="refusal">{t('print.partMissing')}</p>}
             {data && data.tooSmall.length > 0 && !isEmpty && (
               <TooSmall sheets={data.tooSmall} write={pt} onChange={(pages) => change({ pages })} />

@@ -44,20 +44,20 @@ export function ProjectionExplanation({
   const rate = rateValue(projection, source);
   const level = year ? projection.priceLevel(year.year) : 1;
   return (
-    <section className="reckoning" aria-label={t('projection.explanation')}>
-      <div className="reckoning-what">
+    <section className="explanation" aria-label={t('projection.explanation')}>
+      <div className="explanation-what">
         <h3>{label}</h3>
         <p>{t('projection.projected', { year: inWords(year?.year ?? baseYear + 1) })}</p>
-        <p className="reckoning-figure">
+        <p className="explanation-figure">
           {year ? writeWithUnit(year.amount, 'money', plan) : <em>{t('projection.noFigure')}</em>}
         </p>
       </div>
-      <div className="reckoning-how">
+      <div className="explanation-how">
         {!year || before === undefined ? (
-          <p className="reckoning-words">{t('projection.noBaseTotal', { baseYear: inWords(baseYear) })}</p>
+          <p className="explanation-words">{t('projection.noBaseTotal', { baseYear: inWords(baseYear) })}</p>
         ) : (
           <>
-            <p className="reckoning-words">
+            <p className="explanation-words">
               {source.from === 'calculator' || source.from === 'rule'
                 ? `${rateInWords(document, source)}.`
                 : source.from === 'nothing' && document.lines.has(id)
@@ -69,12 +69,12 @@ export function ProjectionExplanation({
                 <> {t('projection.perYear', { figure: writeFigure(rate, 'ratePerYear', plan) })}</>
               )}
             </p>
-            <p className="reckoning-worked">
+            <p className="explanation-worked">
               {money(before)} {year.increase < 0 ? '−' : '+'} {money(Math.abs(year.increase))} = {money(year.amount)}
               {year.change !== null && <> ({writeShare(year.change, plan.locale)})</>}
             </p>
             {level !== 1 && (
-              <p className="reckoning-words">
+              <p className="explanation-words">
                 {t('projection.deflated', {
                   baseYear: inWords(baseYear),
                   money: money(year.amount),
@@ -86,7 +86,7 @@ export function ProjectionExplanation({
           </>
         )}
       </div>
-      <div className="reckoning-tools">
+      <div className="explanation-tools">
         {onRate && isRow && (
           <button type="button" className="tool" onClick={onRate} title={t('projection.chooseRateHint')}>
             <Icon name="edit" />

@@ -7,7 +7,7 @@ import {
   TOTAL_INCOME,
   inOrder,
   planOf,
-  stretchOfYear,
+  rangeOfYear,
   withActuals,
   writeFigure,
   yearsOf,
@@ -68,8 +68,8 @@ export function ProjectionPage() {
   const rates = inOrder(ratesOf(document));
   const shared = rates.find(({ id }) => id === plan.projectionRate) ?? null;
   const deflator = rates.find(({ id }) => id === view.deflator) ?? shared;
-  const stretch = stretchOfYear(model.calendar, year);
-  const months = stretch.to - stretch.from;
+  const range = rangeOfYear(model.calendar, year);
+  const months = range.to - range.from;
 
   const { actuals } = useLedger(planId);
   const known = useMemo(() => actualFiguresIn(document, actuals, year), [document, actuals, year]);
@@ -103,7 +103,7 @@ export function ProjectionPage() {
     if (event.altKey && (event.key === 'PageUp' || event.key === 'PageDown')) {
       const next = years[years.indexOf(year) + (event.key === 'PageUp' ? -1 : 1)];
       if (next !== undefined) setYear(next);
-    } else if (event.key === 'F6') window.document.querySelector<HTMLElement>('.shelf input')?.focus();
+    } else if (event.key === 'F6') window.document.querySelector<HTMLElement>('.assumptions-panel input')?.focus();
     else return false;
     return true;
   };

@@ -17,7 +17,7 @@ import { PlaceDialog } from '../../parts/calculators/PlaceDialog.tsx';
 import { ChartCard } from '../../parts/calculators/ChartCard.tsx';
 import { UsedBy } from '../../parts/calculators/UsedBy.tsx';
 import { useSliders } from '../../parts/calculators/useSliders.tsx';
-import { Workbench } from '../../parts/calculators/Workbench.tsx';
+import { CalculatorPage } from '../../parts/calculators/CalculatorPage.tsx';
 import { useView } from '../../parts/calculators/useView.ts';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { SavingsTerms } from './SavingsTerms.tsx';
@@ -58,9 +58,9 @@ const VIEWS = [
 export function SavingsPage() {
   const [sliders, sliderTool] = useSliders();
   return (
-    <Workbench table="savings" title={t('savings.savings')} nothing={NOTHING} tools={sliderTool}>
+    <CalculatorPage table="savings" title={t('savings.savings')} nothing={NOTHING} tools={sliderTool}>
       {(fund) => <FundView key={fund.id} fund={fund} sliders={sliders} />}
-    </Workbench>
+    </CalculatorPage>
   );
 }
 
@@ -91,11 +91,11 @@ function FundView({ fund, sliders }: { readonly fund: SavingsFundRow; readonly s
             ) : (
               answer.kind === 'none' && <NoAnswer reason={answer} />
             )}
-            <div className="bench-views">
+            <div className="calculator-views">
               <Segments label={t('savings.view')} value={view} options={VIEWS} onChange={show} />
             </div>
             {view === 'together' ? (
-              <Together model={model} />
+              <FundsTogether model={model} />
             ) : (
               result && <Schedule key={view} fund={result} by={view} />
             )}
@@ -179,7 +179,7 @@ function FundFigures({ id, fund, explained, onExplain }: FundFiguresProps) {
     <>
       <KeyFigures figures={figures} explained={explained} onExplain={onExplain} />
       {short && (
-        <p className="bench-words" role="status">
+        <p className="calculator-words" role="status">
           {t('savings.withdrawalExceedsBalance', { month: monthInWords(short, plan.locale) })}
         </p>
       )}
@@ -205,18 +205,18 @@ function Schedule({ fund, by }: { readonly fund: SavingsAnswer; readonly by: 'mo
 }
 
 /** All funds that have an answer, side by side and added up. */
-function Together({ model }: { readonly model: PlanModel }) {
+function FundsTogether({ model }: { readonly model: PlanModel }) {
   const { document } = useSessionState();
   const [by, setBy] = useState<'month' | 'year'>('month');
   const funds = inOrder(document.savings.values()).flatMap(({ id, name }) => {
     const answer = model.calculationOf(id)?.answer;
     return answer?.kind === 'savings' ? [{ name, fund: answer.savings }] : [];
   });
-  if (funds.length === 0) return <p className="bench-words">{t('savings.noResult')}</p>;
+  if (funds.length === 0) return <p className="calculator-words">{t('savings.noResult')}</p>;
   const { rows, columns, picture } = fundsTogether(funds, by, document);
   return (
     <>
-      <div className="bench-choices">
+      <div className="calculator-choices">
         <Segments
           label={t('savings.allFundsBy')}
           value={by}

@@ -166,7 +166,7 @@ export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
           placeholder="e.g. 24"
         />
       )}
-      {answer?.withdrawal && <p className="bench-said">{withdrawalInWords(answer, locale)}</p>}
+      {answer?.withdrawal && <p className="calculator-note">{withdrawalInWords(answer, locale)}</p>}
     </>
   );
 

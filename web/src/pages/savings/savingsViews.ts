@@ -20,12 +20,12 @@ import { monthInWords, t } from '../../language/language.ts';
 /** How a fund is read: month by month or year by year. */
 export type By = 'month' | 'year';
 
-interface Stretch {
+interface MonthRange {
   readonly label: string;
   readonly rows: readonly SavingsMonth[];
 }
 
-function stretchesOf({ rows }: Pick<SavingsAnswer, 'rows'>, by: By, document: Document): Stretch[] {
+function sweepRanges({ rows }: Pick<SavingsAnswer, 'rows'>, by: By, document: Document): MonthRange[] {
   const { locale, yearBegins } = planOf(document);
   if (by === 'year') return byYear(rows, yearBegins).map(({ year, rows: ofYear }) => ({ label: year, rows: ofYear }));
   return rows.map((row) => ({ label: monthInWords(row.month, locale), rows: [row] }));
@@ -33,26 +33,26 @@ function stretchesOf({ rows }: Pick<SavingsAnswer, 'rows'>, by: By, document: Do
 
 /** A fund as a schedule: what was in it, what came and went, and what is in it then. */
 export function savingsSchedule(fund: SavingsAnswer, by: By, document: Document) {
-  const stretches = stretchesOf(fund, by, document);
+  const rangesOf = sweepRanges(fund, by, document);
   const flow = (id: string, heading: string, select: (row: SavingsMonth) => number): ScheduleColumn => ({
     id,
     heading,
     unit: 'money',
-    values: stretches.map(({ rows }) => sumOf(rows, select)),
+    values: rangesOf.map(({ rows }) => sumOf(rows, select)),
     total: sumOf(fund.rows, select),
   });
   const last = (id: string, heading: string, select: (row: SavingsMonth) => number | null): ScheduleColumn => ({
     id,
     heading,
     unit: 'money',
-    values: stretches.map(({ rows }) => select(rows.at(-1)!)),
+    values: rangesOf.map(({ rows }) => select(rows.at(-1)!)),
   });
   const columns: ScheduleColumn[] = [
     {
       id: 'opening',
       heading: t('savings.column.openingBalance'),
       unit: 'money',
-      values: stretches.map(({ rows }) => rows[0]!.opening),
+      values: rangesOf.map(({ rows }) => rows[0]!.opening),
     },
     flow('deposit', t('savings.deposits'), (row) => row.deposit),
     flow('interest', t('savings.column.interest'), (row) => row.interest),
@@ -60,21 +60,21 @@ export function savingsSchedule(fund: SavingsAnswer, by: By, document: Document)
     last('closing', t('savings.column.closingBalance'), (row) => row.closing),
     ...(fund.goalToday === null ? [] : [last('today', t('savings.column.todaysPrices'), (row) => row.today)]),
   ];
-  return { rows: stretches.map(({ label }) => label), columns };
+  return { rows: rangesOf.map(({ label }) => label), columns };
 }
 
 /** What of a fund was put in and what is interest, as it grows and shrinks. */
 export function savingsPicture(fund: SavingsAnswer, by: By, document: Document): Picture {
   const plan = planOf(document);
-  const stretches = stretchesOf(fund, by, document);
+  const rangesOf = sweepRanges(fund, by, document);
   let interest = 0;
-  const gained = stretches.map(({ rows }) => (interest += sumOf(rows, (row) => row.interest)));
-  const closing = stretches.map(({ rows }) => rows.at(-1)!.closing);
+  const gained = rangesOf.map(({ rows }) => (interest += sumOf(rows, (row) => row.interest)));
+  const closing = rangesOf.map(({ rows }) => rows.at(-1)!.closing);
   return {
     label: t('savings.depositsAndInterest'),
     axis: plan.currency,
     categoryName: by === 'year' ? t('savings.year') : t('savings.month'),
-    categories: stretches.map(({ label }) => label),
+    categories: rangesOf.map(({ label }) => label),
     write: (value) => writeFigure(value, 'money', { ...plan, decimals: 0 }),
     series: [
       {
@@ -97,7 +97,7 @@ export function savingsPicture(fund: SavingsAnswer, by: By, document: Document):
         : [
             {
               label: t('savings.balanceInTodaysPrices'),
-              values: stretches.map(({ rows }) => rows.at(-1)!.today),
+              values: rangesOf.map(({ rows }) => rows.at(-1)!.today),
               mark: 'line' as const,
               tone: 'net' as const,
             },

@@ -7,14 +7,14 @@ import '../../parts/people/people.scss';
 export function CenteredCard({ title, children }: { readonly title: string; readonly children: ReactNode }) {
   const spoken = useLanguage();
   return (
-    <main className="slip">
-      <header className="slip-head plans-head">
+    <main className="centered-card">
+      <header className="centered-card-head plans-head">
         <span className="wordmark">{t('people.haushalt')}</span>
         <span className="plans-motto">{t('people.slogan')}</span>
       </header>
       <h1>{title}</h1>
       {children}
-      <p className="slip-languages">
+      <p className="centered-card-languages">
         {LANGUAGES.map((language) => (
           <button
             key={language}

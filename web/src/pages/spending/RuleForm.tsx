@@ -162,7 +162,7 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
           onChange={(target) => put({ target })}
         />
       </label>
-      <div className="wide tried" aria-live="polite">
+      <div className="wide rule-preview" aria-live="polite">
         <p>
           {t('spending.ruleMatches', {
             count: matching.length,

@@ -29,7 +29,7 @@ import { Assigning } from './Assigning.tsx';
 import { EntriesView } from './EntriesView.tsx';
 import { MonthView } from './MonthView.tsx';
 import { SheetView } from './SheetView.tsx';
-import { StandingView } from './StandingView.tsx';
+import { StandingView } from './RecurringView.tsx';
 import { YearView } from './YearView.tsx';
 import { keysOfSpending } from './spendingKeys.ts';
 import '../../parts/ledger/ledger.scss';

@@ -67,8 +67,8 @@ export function sayLooked(search: URLSearchParams, looked: EntryFilter, month: M
   const usual = anything(month);
   for (const key of Object.keys(looked) as (keyof EntryFilter)[]) {
     const [value, otherwise] = [looked[key], usual[key]];
-    const isSaid = value !== otherwise && (looked.period === 'between' || (key !== 'from' && key !== 'to'));
-    if (isSaid) search.set(key, String(value));
+    const isCorrected = value !== otherwise && (looked.period === 'between' || (key !== 'from' && key !== 'to'));
+    if (isCorrected) search.set(key, String(value));
     else search.delete(key);
   }
   return search;

@@ -11,7 +11,7 @@ import { inPlan } from '../../testing/inPlan.tsx';
 import { serveEntries } from '../../testing/ledgerServer.ts';
 import { Assigning } from './Assigning.tsx';
 import { EntriesView } from './EntriesView.tsx';
-import { StandingView } from './StandingView.tsx';
+import { StandingView } from './RecurringView.tsx';
 
 const document = sketch({
   months: 60,

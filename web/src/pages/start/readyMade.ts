@@ -1,4 +1,4 @@
-import type { Rhythm, Side } from '@haushalt/core';
+import type { Frequency, Side } from '@haushalt/core';
 import type { Language } from '@haushalt/language';
 
 /** How often a line of a ready-made plan comes. */
@@ -14,7 +14,7 @@ export interface ReadyLine {
 export interface ReadyGroup {
   readonly name: string;
   readonly side: Side;
-  readonly rhythm: Rhythm | null;
+  readonly rhythm: Frequency | null;
   readonly lines: readonly ReadyLine[];
 }
 
@@ -35,7 +35,7 @@ function line(text: string): ReadyLine {
   return { name: body.replace(/\/[14]$/, ''), comes, usual };
 }
 
-function group(name: string, side: Side, rhythm: Rhythm | null, ...lines: readonly string[]): ReadyGroup {
+function group(name: string, side: Side, rhythm: Frequency | null, ...lines: readonly string[]): ReadyGroup {
   return { name, side, rhythm, lines: lines.map(line) };
 }
 

@@ -7,14 +7,14 @@ export function Breakdown({ answer }: { readonly answer: TaxAnswer }) {
   const plan = planOf(useSessionState().document);
   const money = (value: number) => writeWithUnit(value, 'money', plan);
   const { schedule, income, result } = answer;
-  if (income === null || !result) return <p className="bench-words">{t('tax.introduction')}</p>;
+  if (income === null || !result) return <p className="calculator-words">{t('tax.introduction')}</p>;
   const { allowance = 0, rebateLimit = 0 } = schedule;
   const taxable = Math.max(0, income - allowance);
   const isNil = rebateLimit > 0 && taxable <= rebateLimit;
   let reached = 0;
   return (
-    <div className="bench-scroll breakdown">
-      <table className="reckoned">
+    <div className="calculator-scroll breakdown">
+      <table className="computed">
         <caption className="visually-hidden">{t('tax.taxBandByBand')}</caption>
         <tbody>
           <tr>
@@ -34,7 +34,7 @@ export function Breakdown({ answer }: { readonly answer: TaxAnswer }) {
       {isNil ? (
         <p>{t('tax.belowRebateLimit', { limit: money(rebateLimit), taxable: money(taxable) })}</p>
       ) : (
-        <table className="reckoned">
+        <table className="computed">
           <thead>
             <tr>
               <th scope="col">{t('tax.band')}</th>

@@ -23,7 +23,7 @@ export function IncomeRange({ incomes, onChange, children }: IncomeRangeProps) {
     />
   );
   return (
-    <div className="bench-choices">
+    <div className="calculator-choices">
       {t('tax.incomesFrom')} {field(t('tax.incomesFrom'), 'low')} {t('tax.toIncome')}{' '}
       {field(t('tax.incomesTo'), 'high')} {t('tax.inStepsOf')} {field(t('tax.stepOfIncomes'), 'step')}
       {children}

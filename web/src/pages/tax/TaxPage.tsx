@@ -3,7 +3,7 @@ import {
   setOfYear,
   inOrder,
   planOf,
-  stretchOfYear,
+  rangeOfYear,
   usersOf,
   writeFigure,
   yearsOf,
@@ -30,7 +30,7 @@ import { UsedBy } from '../../parts/calculators/UsedBy.tsx';
 import { useSliders } from '../../parts/calculators/useSliders.tsx';
 import { useSettings } from '../../parts/calculators/useSettings.ts';
 import { useView } from '../../parts/calculators/useView.ts';
-import { Workbench } from '../../parts/calculators/Workbench.tsx';
+import { CalculatorPage } from '../../parts/calculators/CalculatorPage.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { BearerChoice } from '../../parts/plan/Choices.tsx';
 import { Bands } from './Bands.tsx';
@@ -80,9 +80,9 @@ const VIEWS = [
 export function TaxPage() {
   const [sliders, sliderTool] = useSliders();
   return (
-    <Workbench table="taxSchedules" title={t('tax.tax')} nothing={NOTHING} tools={sliderTool}>
+    <CalculatorPage table="taxSchedules" title={t('tax.tax')} nothing={NOTHING} tools={sliderTool}>
       {(schedule) => <ScheduleView key={schedule.id} schedule={schedule} sliders={sliders} />}
-    </Workbench>
+    </CalculatorPage>
   );
 }
 
@@ -98,7 +98,7 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
   const [year, setYear] = useYear(years, yearBegins);
   const calculator = { table: 'taxSchedules', row: schedule } as const;
   const { set } = useSettings('taxSchedules', schedule.id);
-  const period = stretchOfYear(calendar, year).to - 1;
+  const period = rangeOfYear(calendar, year).to - 1;
   const result = useAnswerOf(schedule.id, period);
   const answer = isNoFigure(result) ? null : result;
   const holding = setOfYear(bandSetsOf(document, schedule.id), year);
@@ -110,8 +110,8 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
     if (next !== undefined) setYear(next);
   };
   return (
-    <div className="bench" onKeyDown={keyDown}>
-      <section className="bench-terms" aria-label={t('tax.termsOf', { name: schedule.name })}>
+    <div className="calculator" onKeyDown={keyDown}>
+      <section className="calculator-terms" aria-label={t('tax.termsOf', { name: schedule.name })}>
         <div className="term">
           <span className="term-label">{t('tax.year')}</span>
           <YearSwitch years={years} year={year} begins={yearBegins} onChange={setYear} />
@@ -170,7 +170,7 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
         />
         <UsedBy users={usersOf(document, schedule.id)} onPlace={() => setPlacing(true)} />
       </section>
-      <section className="bench-answer" aria-label={t('tax.resultsOf', { name: schedule.name })}>
+      <section className="calculator-answer" aria-label={t('tax.resultsOf', { name: schedule.name })}>
         {answer ? (
           <KeyFigures
             figures={[
@@ -204,7 +204,7 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
         ) : (
           isNoFigure(result) && <NoAnswer reason={result} />
         )}
-        <div className="bench-views">
+        <div className="calculator-views">
           <Segments label={t('tax.view')} value={view} options={VIEWS} onChange={show} />
         </div>
         {answer && view === 'bands' && <Breakdown answer={answer} />}
@@ -281,7 +281,7 @@ function Compare({ id, name, schedule, period, incomes, onIncomes }: CompareProp
   const answer = useAnswerOf(other?.id ?? '', period);
   const otherAnswer = isNoFigure(answer) ? null : answer;
   const list = incomesRefusal(incomes) === null ? incomesOf(incomes) : [];
-  if (!other) return <p className="bench-words">{t('tax.noOtherSchedule')}</p>;
+  if (!other) return <p className="calculator-words">{t('tax.noOtherSchedule')}</p>;
   const choice = (
     <label>
       {t('tax.with')}{' '}
@@ -306,7 +306,7 @@ function Compare({ id, name, schedule, period, incomes, onIncomes }: CompareProp
       {isNoFigure(answer) && <NoAnswer reason={answer} />}
       {both && (
         <>
-          <p className="bench-words" role="status">
+          <p className="calculator-words" role="status">
             <strong>{both.words}</strong>
           </p>
           <ChartCard

@@ -8,8 +8,8 @@ import {
   inOrder,
   planOf,
   scenarioInWords,
-  stretchOfYear,
-  stretches,
+  rangeOfYear,
+  rangesOf,
   unitOf,
   withScenario,
   writeDifference,
@@ -18,7 +18,7 @@ import {
   nameOfYear,
   yearIn,
   type Command,
-  type Stretch,
+  type MonthRange,
   type PlanModel,
 } from '@haushalt/core';
 import Form from 'react-bootstrap/Form';
@@ -175,8 +175,8 @@ export function Scenarios() {
                 write: (value) => writeFigure(value, unitOf(base, choice.figures.at(-1)!), { ...plan, decimals: 0 }),
                 series: cases.map(({ name, model }, index) => ({
                   label: name,
-                  values: pointsOf(model, choice.span).map(({ stretch }) =>
-                    valueOver(model, choice.figures.at(-1)!, stretch),
+                  values: pointsOf(model, choice.span).map(({ range }) =>
+                    valueOver(model, choice.figures.at(-1)!, range),
                   ),
                   mark: 'line',
                   tone: index === 0 ? 'net' : 'other',
@@ -193,7 +193,7 @@ export function Scenarios() {
 interface ComparisonProps {
   readonly cases: readonly Case[];
   readonly figures: readonly string[];
-  readonly points: readonly { readonly words: string; readonly stretch: Stretch }[];
+  readonly points: readonly { readonly words: string; readonly range: MonthRange }[];
 }
 
 /** Figures by year or month, a column for each case, with the difference to the plan below. */
@@ -225,13 +225,13 @@ function Comparison({ cases, figures, points }: ComparisonProps) {
                   {nameOf(document, figure)}
                 </th>
               </tr>
-              {points.map(({ words, stretch }) => {
-                const plain = valueOver(first!.model, figure, stretch);
+              {points.map(({ words, range }) => {
+                const plain = valueOver(first!.model, figure, range);
                 return (
                   <tr key={words}>
                     <th scope="row">{words}</th>
                     {cases.map(({ id, model }) => {
-                      const value = valueOver(model, figure, stretch);
+                      const value = valueOver(model, figure, range);
                       const difference = id === '' || value === null || plain === null ? 0 : value - plain;
                       return (
                         <td key={id} className={value !== null && value < 0 ? 'negative' : ''}>
@@ -255,16 +255,16 @@ function Comparison({ cases, figures, points }: ComparisonProps) {
   );
 }
 
-function pointsOf({ calendar, document }: PlanModel, span: 'year' | number): { words: string; stretch: Stretch }[] {
+function pointsOf({ calendar, document }: PlanModel, span: 'year' | number): { words: string; range: MonthRange }[] {
   const { locale } = planOf(document);
   if (span === 'year' || !yearsOf(calendar).includes(span))
-    return stretches(calendar, 'year').map((stretch) => ({
-      words: nameOfYear(document, yearIn(document, calendar.months[stretch.from]!)),
-      stretch,
+    return rangesOf(calendar, 'year').map((range) => ({
+      words: nameOfYear(document, yearIn(document, calendar.months[range.from]!)),
+      range,
     }));
-  const { from, to } = stretchOfYear(calendar, span);
+  const { from, to } = rangeOfYear(calendar, span);
   return calendar.months.slice(from, to).map((month, index) => ({
     words: monthInWords(month, locale, 'short'),
-    stretch: { from: from + index, to: from + index + 1 },
+    range: { from: from + index, to: from + index + 1 },
   }));
 }

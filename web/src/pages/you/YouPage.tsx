@@ -58,7 +58,7 @@ function Own({ person, hasMail }: { readonly person: NonNullable<Me['person']>; 
           <Icon name="saveFile" /> {t('people.saveAsFile')}
         </a>
       </section>
-      <Leaving isKeeper={person.isKeeper} />
+      <Leaving isAdmin={person.isAdmin} />
     </div>
   );
 }
@@ -254,7 +254,7 @@ function Sessions() {
   );
 }
 
-function Leaving({ isKeeper }: { readonly isKeeper: boolean }) {
+function Leaving({ isAdmin }: { readonly isAdmin: boolean }) {
   const [isOpen, setOpen] = useState(false);
   const [password, setPassword] = useState('');
   const [names, setNames] = useState<'kept' | 'replaced'>('kept');
@@ -265,8 +265,8 @@ function Leaving({ isKeeper }: { readonly isKeeper: boolean }) {
   return (
     <section>
       <h2>{t('people.deleteAccount')}</h2>
-      <p>{isKeeper ? t('people.administratorStays') : t('people.deleteAccountHint')}</p>
-      {!isKeeper && !isOpen && (
+      <p>{isAdmin ? t('people.administratorStays') : t('people.deleteAccountHint')}</p>
+      {!isAdmin && !isOpen && (
         <Button variant="outline-primary" onClick={() => setOpen(true)}>
           {t('people.deleteAccount')} …
         </Button>

@@ -17,7 +17,7 @@ import { CSS } from '@dnd-kit/utilities';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../../plan-session/api.ts';
-import { nudged } from '../../fields/nudged.ts';
+import { nudged } from '../../fields/stepped.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import { WhoChanged } from '../people/WhoChanged.tsx';
 import { useShell } from '../plan/shell.ts';
@@ -118,7 +118,7 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
             shown={writeFigure(value, unit, plan)}
             entry={writeForEntry(value, unit, plan.locale)}
             onCommit={setValue}
-            onNudge={step}
+            onStep={step}
           />
         ) : (
           <output className="assumption-value" title={t('assumptions.calculated')}>

@@ -6,7 +6,7 @@ import { Icon } from '../../ui/Icon.tsx';
 import { newId } from '../../plan-session/api.ts';
 import { useSession, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { AssumptionCard } from './AssumptionCard.tsx';
-import './shelf.scss';
+import './assumptionsPanel.scss';
 import { say, t } from '../../language/language.ts';
 
 interface AssumptionsPanelProps {
@@ -16,7 +16,7 @@ interface AssumptionsPanelProps {
   readonly onClose: () => void;
 }
 
-/** The shelf at the right: the assumptions of the plan, always at hand, under their headings. */
+/** The panel at the right: the assumptions of the plan, always at hand, under their headings. */
 export function AssumptionsPanel({ wanted, onShown, onClose }: AssumptionsPanelProps) {
   const session = useSession();
   const { document } = useSessionState();
@@ -71,7 +71,7 @@ export function AssumptionsPanel({ wanted, onShown, onClose }: AssumptionsPanelP
 
   return (
     <aside
-      className="shelf"
+      className="assumptions-panel"
       aria-label={t('assumptions.assumptions')}
       onKeyDown={(event) => {
         if (event.key !== 'F6') return;
@@ -93,7 +93,7 @@ export function AssumptionsPanel({ wanted, onShown, onClose }: AssumptionsPanelP
         </p>
       )}
       {assumptions.length === 0 ? (
-        <p className="shelf-empty">{t('assumptions.introduction')}</p>
+        <p className="assumptions-panel-empty">{t('assumptions.introduction')}</p>
       ) : (
         <DndContext
           sensors={sensors}

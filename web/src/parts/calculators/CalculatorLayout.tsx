@@ -18,15 +18,15 @@ interface CalculatorLayoutProps {
   readonly children: (explaining: Explaining) => ReactNode;
 }
 
-/** The two halves of a calculator: what it is given, and what it comes to, with the reckoning of a figure below. */
+/** The two halves of a calculator: what it is given, and what it comes to, with the calculation of a figure below. */
 export function CalculatorLayout({ name, answerLabel, period, terms, children }: CalculatorLayoutProps) {
   const [explained, onExplain] = useState<string | null>(null);
   return (
-    <div className="bench">
-      <section className="bench-terms" aria-label={t('calculators.termsOf', { name })}>
+    <div className="calculator">
+      <section className="calculator-terms" aria-label={t('calculators.termsOf', { name })}>
         {terms}
       </section>
-      <section className="bench-answer" aria-label={answerLabel}>
+      <section className="calculator-answer" aria-label={answerLabel}>
         {children({ explained, onExplain })}
         {explained !== null && <OutputExplanation id={explained} period={period} onClose={() => onExplain(null)} />}
       </section>

@@ -19,7 +19,7 @@ export function ChartCard({ picture, height, ...schedule }: ChartCardProps) {
   return (
     <>
       <Deferred>
-        <div className="bench-pictures">
+        <div className="calculator-pictures">
           <PictureView picture={picture} height={height} />
         </div>
       </Deferred>

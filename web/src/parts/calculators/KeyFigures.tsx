@@ -8,7 +8,7 @@ export interface KeyFigure {
   /** The figure, or what is said in place of one. */
   readonly value: number | string | null;
   readonly unit?: Unit;
-  /** Its id among the figures, for its reckoning. */
+  /** Its id among the figures, for its calculation. */
   readonly id?: string;
   /** A second, quieter line. */
   readonly also?: string;
@@ -20,7 +20,7 @@ interface KeyFiguresProps {
   readonly onExplain: (id: string | null) => void;
 }
 
-/** What a calculator comes to, at one glance; each figure can be asked for its reckoning. */
+/** What a calculator comes to, at one glance; each figure can be asked for its calculation. */
 export function KeyFigures({ figures, explained, onExplain }: KeyFiguresProps) {
   const { document, glow } = useSessionState();
   const plan = planOf(document);

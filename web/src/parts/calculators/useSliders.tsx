@@ -16,7 +16,7 @@ export function useSliders(): [boolean, ReactNode] {
       title={t('calculators.slidersHint')}
       onClick={() => keep(!shown)}
     >
-      <Icon name="shelf" />
+      <Icon name="sliders" />
       {t('calculators.sliders')}
     </button>
   );

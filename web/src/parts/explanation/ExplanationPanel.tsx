@@ -5,14 +5,14 @@ import {
   planOf,
   explainFigure,
   rollUpOf,
-  stretches,
+  rangesOf,
   unitOf,
   writeFigure,
   yearInWords,
   yearOf,
   type Explanation,
   type ExplanationPart,
-  type Stretch,
+  type MonthRange,
   type PlanModel,
 } from '@haushalt/core';
 import { Fragment, useEffect, useMemo, useState, type ReactNode } from 'react';
@@ -28,7 +28,7 @@ interface ExplanationPanelProps {
   readonly id: string;
   readonly period: number;
   /** The months taken together, when the figure selected is not one of a single month. */
-  readonly over: { readonly label: string; readonly stretch: Stretch } | null;
+  readonly over: { readonly label: string; readonly range: MonthRange } | null;
   /** Goes to where a part stands in the page; `false` when the page does not show it. */
   readonly onJump: (id: string, period: number | null) => boolean;
   readonly onChangeRule: (() => void) | null;
@@ -36,7 +36,7 @@ interface ExplanationPanelProps {
   /** Writes a note on the figure; `null` where there is no single month. */
   readonly onNote: (() => void) | null;
   readonly onOpenRule: (() => void) | null;
-  /** Puts the reckoning away, where it does not follow a selection. */
+  /** Puts the calculation away, where it does not follow a selection. */
   readonly onClose?: () => void;
   /** What a highlight says about the figure. */
   readonly remark?: ReactNode;
@@ -64,27 +64,27 @@ export function ExplanationPanel({
   const feed = document.feeds.get(id);
   const lineNote = document.lines.get(id)?.note ?? '';
   const when = over === null ? monthInWords(explanation.month, plan.locale) : over.label;
-  const value = over === null ? explanation.value : valueOver(model, id, over.stretch);
+  const value = over === null ? explanation.value : valueOver(model, id, over.range);
 
   return (
-    <section className="reckoning" aria-label={t('explanationPanel.title')} aria-live="off">
-      <div className="reckoning-what">
+    <section className="explanation" aria-label={t('explanationPanel.title')} aria-live="off">
+      <div className="explanation-what">
         <h3>{say(explanation.name)}</h3>
         <p>{when}</p>
-        <p className="reckoning-figure">
+        <p className="explanation-figure">
           {value === null ? <em>{t('explanationPanel.noFigure')}</em> : writeWithUnit(value, explanation.unit, plan)}
         </p>
       </div>
       {over === null ? (
-        <div className="reckoning-how">
+        <div className="explanation-how">
           {remark}
           {note && (
-            <p className="reckoning-note">
+            <p className="explanation-note">
               <Icon name="note" /> {note.text}
             </p>
           )}
           {feed && (
-            <p className="reckoning-note">
+            <p className="explanation-note">
               <Icon name={feed.lost ? 'warning' : 'link'} />{' '}
               {feed.lost
                 ? t('explanationPanel.followsLost', { source: feed.source })
@@ -97,7 +97,7 @@ export function ExplanationPanel({
             </p>
           )}
           {lineNote !== '' && (
-            <p className="reckoning-note">
+            <p className="explanation-note">
               <Icon name="note" /> {lineNote}
             </p>
           )}
@@ -105,13 +105,13 @@ export function ExplanationPanel({
           <Dependents id={id} model={model} period={period} onJump={onJump} />
         </div>
       ) : (
-        <div className="reckoning-how">
-          <p className="reckoning-words">{overInWords(model, id)}</p>
-          <Together id={id} stretch={over.stretch} model={model} onJump={onJump} />
-          <Dependents id={id} model={model} period={over.stretch.from} onJump={onJump} />
+        <div className="explanation-how">
+          <p className="explanation-words">{overInWords(model, id)}</p>
+          <FundsTogether id={id} range={over.range} model={model} onJump={onJump} />
+          <Dependents id={id} model={model} period={over.range.from} onJump={onJump} />
         </div>
       )}
-      <div className="reckoning-tools">
+      <div className="explanation-tools">
         {onChangeRule && (
           <button type="button" className="tool" onClick={onChangeRule} title={t('explanationPanel.editRuleHint')}>
             <Icon name="edit" />
@@ -163,13 +163,13 @@ function Explained({ explanation, model, onJump }: ExplainedProps) {
   const { words, expression, worked, parts, problem } = explanation;
   return (
     <>
-      <p className="reckoning-words">
+      <p className="explanation-words">
         {say(words)}{' '}
         {expression && <FormulaView explanation={explanation} expression={expression} model={model} onJump={onJump} />}
       </p>
-      {worked && parts.length > 0 && <p className="reckoning-worked">= {say(worked)}</p>}
+      {worked && parts.length > 0 && <p className="explanation-worked">= {say(worked)}</p>}
       {problem && (
-        <p className="reckoning-problem">
+        <p className="explanation-problem">
           <Icon name="warning" /> {say(problem)}
         </p>
       )}
@@ -191,7 +191,7 @@ function Dependents({ id, model, period, onJump }: DependentsProps) {
   if (dependents.length === 0) return null;
   const { document } = model;
   return (
-    <p className="reckoning-dependents">
+    <p className="explanation-dependents">
       {t('explanationPanel.usedBy')}{' '}
       {dependents.map((other, index) => (
         <Fragment key={other}>
@@ -225,7 +225,7 @@ function Parts({ parts, model, of, onJump }: PartsProps) {
   const [opened, setOpened] = useState<string | null>(null);
   useEffect(() => setOpened(null), [of.id, of.period]);
   return (
-    <ul className="reckoning-parts">
+    <ul className="explanation-parts">
       {parts.map((part) => {
         const key = `${say(part.label)}|${part.period}`;
         const elsewhere = part.period !== null && part.period !== of.period ? monthOrOutside(model, part.period) : null;
@@ -245,7 +245,7 @@ function Parts({ parts, model, of, onJump }: PartsProps) {
               <strong>{text}</strong>
             </button>
             {opened === key && part.period !== null && model.calendar.months[part.period] !== undefined && (
-              <div className="reckoning-inner">
+              <div className="explanation-inner">
                 <button
                   type="button"
                   className="tool"
@@ -266,21 +266,21 @@ function Parts({ parts, model, of, onJump }: PartsProps) {
 
 interface TogetherProps {
   readonly id: string;
-  readonly stretch: Stretch;
+  readonly range: MonthRange;
   readonly model: PlanModel;
   readonly onJump: ExplanationPanelProps['onJump'];
 }
 
 /** The months, or for long stretches the years, that a figure is made of. */
-function Together({ id, stretch, model, onJump }: TogetherProps) {
+function FundsTogether({ id, range, model, onJump }: TogetherProps) {
   const { document, calendar } = model;
   const plan = planOf(document);
-  const byYear = stretch.to - stretch.from > 12;
-  const parts = stretches(calendar, byYear ? 'year' : 'month').filter(
-    ({ from, to }) => from >= stretch.from && to <= stretch.to,
+  const byYear = range.to - range.from > 12;
+  const parts = rangesOf(calendar, byYear ? 'year' : 'month').filter(
+    ({ from, to }) => from >= range.from && to <= range.to,
   );
   return (
-    <ul className="reckoning-parts">
+    <ul className="explanation-parts">
       {parts.map((part) => {
         const month = calendar.months[part.from]!;
         const value = valueOver(model, id, part);

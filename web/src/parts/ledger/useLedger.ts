@@ -6,7 +6,7 @@ import {
   daySumsAfter,
   itemSumsAfter,
   pageAfter,
-  settledAfter,
+  confirmedDaysAfter,
   sumsAfter,
   today,
   unassignedCount,
@@ -17,7 +17,7 @@ import {
   type EntryQuery,
   type EntrySum,
   type LedgerEntry,
-  type Settled,
+  type ConfirmedDays,
 } from '@haushalt/core';
 import { keepPreviousData, useQueries, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
@@ -28,7 +28,7 @@ import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 export interface Ledger {
   readonly actuals: Actuals;
   /** The days of recurring entries that have happened. */
-  readonly settled: Settled;
+  readonly settled: ConfirmedDays;
   readonly sums: readonly EntrySum[];
   /** What the entries for items of lists come to. */
   readonly items: ReadonlyMap<string, number>;
@@ -41,7 +41,7 @@ export interface Ledger {
 
 const NO_SUMS: readonly EntrySum[] = [];
 /** Until it is known what has happened, nothing is told to be expected. */
-const NOTHING_EXPECTED: Settled = new (class extends Set<string> {
+const NOTHING_EXPECTED: ConfirmedDays = new (class extends Set<string> {
   override has(): boolean {
     return true;
   }
@@ -57,7 +57,7 @@ export function useLedger(planId: string): Ledger {
   });
   const changes = useChangesSince(data?.revision);
   const sums = useMemo(() => (data ? sumsAfter(data.sums, changes) : NO_SUMS), [data, changes]);
-  const settled = useMemo(() => (data ? settledAfter(data.settled, changes) : NOTHING_EXPECTED), [data, changes]);
+  const settled = useMemo(() => (data ? confirmedDaysAfter(data.settled, changes) : NOTHING_EXPECTED), [data, changes]);
   const items = useMemo(() => (data ? itemSumsAfter(data.items, changes) : NO_ITEMS), [data, changes]);
   const now = today();
   const actuals = useMemo(() => (data ? actualsFrom(sums, now) : NO_ACTUALS), [data, sums, now]);

@@ -3,15 +3,15 @@ import {
   datedId,
   planOf,
   rollUpOf,
-  stretchOfYear,
-  stretches,
+  rangeOfYear,
+  rangesOf,
   unitOf,
   writeShare,
   yearInWords,
   yearOf,
   type Document,
   type Month,
-  type Stretch,
+  type MonthRange,
   type Unit,
   type PlanModel,
 } from '@haushalt/core';
@@ -24,7 +24,7 @@ import { monthInWords, t } from '../../language/language.ts';
 
 export interface BudgetColumn extends GridColumn {
   /** The months a column stands for; the label and the columns at the end have none. */
-  readonly stretch?: Stretch;
+  readonly range?: MonthRange;
   /** The month, for a column of a single one. */
   readonly month?: Month;
   readonly end?: EndFigure;
@@ -43,9 +43,9 @@ const LEAST_LABEL = 140;
 const MARK = 7;
 
 /** The months the columns at the end are about: the year shown, or the whole plan beside years. */
-export function scopeOf(model: PlanModel, view: BudgetView, year: number): Stretch {
+export function scopeOf(model: PlanModel, view: BudgetView, year: number): MonthRange {
   const wholePlan = view.span === 'year' || view.span === 'plan';
-  return wholePlan ? { from: 0, to: model.calendar.count } : stretchOfYear(model.calendar, year);
+  return wholePlan ? { from: 0, to: model.calendar.count } : rangeOfYear(model.calendar, year);
 }
 
 /** The columns of a view: names, months or their roll-ups, then totals and shares. Each is as wide as its widest figure. */
@@ -124,8 +124,8 @@ export function isSameColumns(a: readonly BudgetColumn[], b: readonly BudgetColu
   return (
     a.length === b.length &&
     a.every((column, index) => {
-      const { id, heading, width, stretch, isNarrow } = b[index]!;
-      const isSameStretch = column.stretch?.from === stretch?.from && column.stretch?.to === stretch?.to;
+      const { id, heading, width, range, isNarrow } = b[index]!;
+      const isSameStretch = column.range?.from === range?.from && column.range?.to === range?.to;
       return (
         column.id === id &&
         column.heading === heading &&
@@ -164,36 +164,36 @@ const END_HEADINGS: Readonly<Record<Exclude<EndFigure, 'total'>, string>> = {
   },
 };
 
-type SpanColumn = Pick<BudgetColumn, 'id' | 'heading' | 'stretch' | 'month'>;
+type SpanColumn = Pick<BudgetColumn, 'id' | 'heading' | 'range' | 'month'>;
 
 function spansOf(model: PlanModel, view: BudgetView, year: number): SpanColumn[] {
   const { calendar } = model;
   const { locale } = planOf(model.document);
-  const ofYear = stretchOfYear(calendar, year);
+  const ofYear = rangeOfYear(calendar, year);
   switch (view.span) {
     case 'month':
       return calendar.months.slice(ofYear.from, ofYear.to).map((month, index) => ({
         id: month,
         month,
-        stretch: { from: ofYear.from + index, to: ofYear.from + index + 1 },
+        range: { from: ofYear.from + index, to: ofYear.from + index + 1 },
         heading: monthInWords(month, locale, 'name'),
       }));
     case 'quarter':
-      return stretches(calendar, 'quarter')
-        .filter((stretch) => stretch.from >= ofYear.from && stretch.to <= ofYear.to)
-        .map((stretch) => ({ id: `quarter-${stretch.from}`, stretch, heading: quarterHeading(model, stretch) }));
+      return rangesOf(calendar, 'quarter')
+        .filter((range) => range.from >= ofYear.from && range.to <= ofYear.to)
+        .map((range) => ({ id: `quarter-${range.from}`, range, heading: quarterHeading(model, range) }));
     case 'year':
-      return stretches(calendar, 'year').map((stretch) => ({
-        id: `year-${stretch.from}`,
-        stretch,
-        heading: yearInWords(yearOf(calendar.months[stretch.from]!, calendar.yearBegins), calendar.yearBegins),
+      return rangesOf(calendar, 'year').map((range) => ({
+        id: `year-${range.from}`,
+        range,
+        heading: yearInWords(yearOf(calendar.months[range.from]!, calendar.yearBegins), calendar.yearBegins),
       }));
     case 'plan':
-      return [{ id: 'plan', stretch: { from: 0, to: calendar.count }, heading: planHeading(model) }];
+      return [{ id: 'plan', range: { from: 0, to: calendar.count }, heading: planHeading(model) }];
   }
 }
 
-function quarterHeading({ calendar, document }: PlanModel, { from, to }: Stretch): string {
+function quarterHeading({ calendar, document }: PlanModel, { from, to }: MonthRange): string {
   const { locale } = planOf(document);
   const name = (period: number) => monthInWords(calendar.months[period]!, locale, 'name');
   return from === to - 1 ? name(from) : `${name(from)} – ${name(to - 1)}`;
@@ -211,8 +211,8 @@ function spanWidth(model: PlanModel, view: BudgetView, ids: readonly string[], s
   let marked = false;
   for (const id of ids) {
     const unit = unitOf(document, id);
-    for (const { stretch, month } of spans) {
-      extremes.add(unit, valueOf(model, id, stretch!, view.show));
+    for (const { range, month } of spans) {
+      extremes.add(unit, valueOf(model, id, range!, view.show));
       marked ||= month !== undefined && document.exceptions.has(datedId(id, month));
     }
   }
@@ -224,7 +224,7 @@ function spanWidth(model: PlanModel, view: BudgetView, ids: readonly string[], s
   );
 }
 
-function endWidth(model: PlanModel, ids: readonly string[], scope: Stretch, end: EndFigure): number {
+function endWidth(model: PlanModel, ids: readonly string[], scope: MonthRange, end: EndFigure): number {
   if (end !== 'total' && end !== 'average' && end !== 'ownAverage' && end !== 'running') {
     let [least, most] = [0, 0];
     for (const id of ids) {

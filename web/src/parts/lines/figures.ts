@@ -14,7 +14,7 @@ import {
   writeFigure,
   writeShare,
   type Document,
-  type Stretch,
+  type MonthRange,
   type Unit,
   type PlanModel,
 } from '@haushalt/core';
@@ -36,15 +36,15 @@ const NOTHING: ShownFigure = { text: '', value: null, problem: null };
 export type EndFigure = EndColumn | 'offTarget';
 
 /** The value of a stretch of months, or of what they have run up to since the plan's start; NaN where there is none. */
-export function valueOf(model: PlanModel, id: string, stretch: Stretch, show: Show): number {
+export function valueOf(model: PlanModel, id: string, range: MonthRange, show: Show): number {
   const runs = show === 'running' && rollUpOf(model.document, id) === 'total';
-  return figureOver(model, id, runs ? { from: 0, to: stretch.to } : stretch);
+  return figureOver(model, id, runs ? { from: 0, to: range.to } : range);
 }
 
 /** The figure of a stretch of months. */
-export function stretchFigure(model: PlanModel, id: string, stretch: Stretch, show: Show): ShownFigure {
-  const value = valueOf(model, id, stretch, show);
-  return value === value ? figureToShow(model.document, id, value) : problemOf(model, id, stretch);
+export function stretchFigure(model: PlanModel, id: string, range: MonthRange, show: Show): ShownFigure {
+  const value = valueOf(model, id, range, show);
+  return value === value ? figureToShow(model.document, id, value) : problemOf(model, id, range);
 }
 
 /** The figure of one month, or why there is none. */
@@ -53,7 +53,7 @@ export function monthFigure(model: PlanModel, id: string, period: number): Shown
 }
 
 /** A figure at the end of a row, over a year or the whole plan. */
-export function endFigure(model: PlanModel, id: string, scope: Stretch, end: EndFigure): ShownFigure {
+export function endFigure(model: PlanModel, id: string, scope: MonthRange, end: EndFigure): ShownFigure {
   const { document } = model;
   switch (end) {
     case 'total':
@@ -95,7 +95,7 @@ function shareBase({ document }: PlanModel, id: string, end: EndShare): { id: st
 }
 
 /** A share at the end of a row, as a fraction; `null` where there is none. */
-export function endShare(model: PlanModel, id: string, scope: Stretch, end: EndShare): number | null {
+export function endShare(model: PlanModel, id: string, scope: MonthRange, end: EndShare): number | null {
   const base = shareBase(model, id, end);
   if (!base) return null;
   const target = model.document.lines.get(id)?.targetShare ?? 0;
@@ -105,7 +105,7 @@ export function endShare(model: PlanModel, id: string, scope: Stretch, end: EndS
 }
 
 /** Why there is no share, where one might be expected. */
-function noShare(model: PlanModel, id: string, scope: Stretch, end: EndShare): ShownFigure {
+function noShare(model: PlanModel, id: string, scope: MonthRange, end: EndShare): ShownFigure {
   const base = shareBase(model, id, end);
   const figure = valueOf(model, id, scope, 'figures');
   if (!base || !(Math.abs(figure) > 0)) return NOTHING;
@@ -118,7 +118,7 @@ function isExpense(document: Document, id: string): boolean {
 }
 
 /** The first problem that leaves a stretch without its figure. */
-function problemOf(model: PlanModel, id: string, { from, to }: Stretch): ShownFigure {
+function problemOf(model: PlanModel, id: string, { from, to }: MonthRange): ShownFigure {
   const series = model.seriesOf(id);
   for (let period = from; series && period < to; period++) {
     const code = series.codeAt(period);

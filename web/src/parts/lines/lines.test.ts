@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { Model, SIDE_ORDER, applyChanges, decide, stretchOfYear, stretches, type Document } from '@haushalt/core';
+import { Model, SIDE_ORDER, applyChanges, decide, rangeOfYear, rangesOf, type Document } from '@haushalt/core';
 import { commandFor, draws, startingPlan } from '../../../../core/src/testing/random.ts';
 import { runs } from '../../../../core/src/testing/setup.ts';
 import { budgetColumns, fittingColumns, oneMonth, scopeOf } from './columns.ts';
@@ -90,16 +90,16 @@ describe('the columns of the budget, however it is looked at', () => {
     fc.assert(
       fc.property(plans, views, fc.nat(4), (document, view, nth) => {
         const model = new Model(document);
-        const years = stretches(model.calendar, 'year');
+        const years = rangesOf(model.calendar, 'year');
         const year = Number(model.calendar.months[0]!.slice(0, 4)) + (nth % years.length);
         const { rows } = budgetRows(model, view);
         const columns = budgetColumns(model, view, rows, year);
         expect(new Set(columns.map(({ id }) => id)).size).toBe(columns.length);
-        const scope = view.span === 'month' || view.span === 'quarter' ? stretchOfYear(model.calendar, year) : scopeOf(model, view, year); // prettier-ignore
+        const scope = view.span === 'month' || view.span === 'quarter' ? rangeOfYear(model.calendar, year) : scopeOf(model, view, year); // prettier-ignore
         let index = scope.from;
-        for (const { stretch } of columns.filter((column) => column.stretch)) {
-          expect(stretch!.from).toBe(index);
-          index = stretch!.to;
+        for (const { range } of columns.filter((column) => column.range)) {
+          expect(range!.from).toBe(index);
+          index = range!.to;
         }
         expect(index).toBe(scope.to);
         expect(columns.every(({ width }) => Number.isFinite(width) && width >= 20)).toBe(true);
@@ -118,7 +118,7 @@ describe('the columns of the budget, however it is looked at', () => {
         expect(fitted.map(({ id }) => id)).toEqual(columns.map(({ id }) => id));
         if (fitted !== columns) expect([total(columns) > room, total(fitted) <= room]).toEqual([true, true]);
         const month = columns.find((column) => column.month)?.month;
-        if (month) expect(oneMonth(columns, month, room).filter((column) => column.stretch)).toHaveLength(1);
+        if (month) expect(oneMonth(columns, month, room).filter((column) => column.range)).toHaveLength(1);
       }),
       runs(15),
     );

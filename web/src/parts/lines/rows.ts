@@ -13,7 +13,7 @@ import {
   type GroupRow,
   type LineRow,
   type Side,
-  type Stretch,
+  type MonthRange,
   type PlanModel,
 } from '@haushalt/core';
 import type { GridRow } from '../../grid/types.ts';
@@ -50,7 +50,7 @@ export interface BudgetRows {
 export function budgetRows(
   model: PlanModel,
   view: BudgetView = USUAL_VIEW,
-  scope: Stretch = { from: 0, to: 0 },
+  scope: MonthRange = { from: 0, to: 0 },
 ): BudgetRows {
   const { document } = model;
   const rows: BudgetRow[] = [];
@@ -157,10 +157,10 @@ function narrows({ filter, hideEmpty }: BudgetView): boolean {
   return hideEmpty || filter.text.trim() !== '' || filter.side !== null || filter.onlyExceptions || filter.onlyInUse;
 }
 
-function filterFor(model: PlanModel, view: BudgetView, scope: Stretch): (line: LineRow, group: GroupRow) => boolean {
+function filterFor(model: PlanModel, view: BudgetView, scope: MonthRange): (line: LineRow, group: GroupRow) => boolean {
   const { filter, hideEmpty } = view;
   const wanted = searchable(filter.text.trim());
-  const hasFigures = (id: string, { from, to }: Stretch) => {
+  const hasFigures = (id: string, { from, to }: MonthRange) => {
     const { values } = model.seriesOf(id)!;
     for (let index = from; index < to; index++) if (values[index] === values[index] && values[index] !== 0) return true;
     return false;
@@ -182,7 +182,7 @@ function searchable(text: string): string {
 }
 
 /** Lines in the order a view wants them; equals keep the plan's own order. */
-function sorted(lines: readonly LineRow[], model: PlanModel, view: BudgetView, scope: Stretch): LineRow[] {
+function sorted(lines: readonly LineRow[], model: PlanModel, view: BudgetView, scope: MonthRange): LineRow[] {
   if (view.sortBy === 'order') return [...lines];
   if (view.sortBy === 'name') {
     const { locale } = planOf(model.document);

@@ -40,13 +40,13 @@ export function EndedPage() {
             <Button onClick={keep}>
               <Icon name="saveFile" /> {t('people.saveUnsent')}
             </Button>{' '}
-            <Button variant="link" onClick={() => session.letGo()}>
+            <Button variant="link" onClick={() => session.discard()}>
               {t('people.discardAll')}
             </Button>
           </p>
         </div>
       )}
-      <Link to="/" onClick={() => unsent.length === 0 && session.letGo()}>
+      <Link to="/" onClick={() => unsent.length === 0 && session.discard()}>
         {t('people.goToYourPlans')}
       </Link>
     </main>

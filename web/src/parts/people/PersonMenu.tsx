@@ -14,7 +14,7 @@ export function PersonMenu() {
   const me = useMe();
   const client = useQueryClient();
   if (!me?.person) return null;
-  const { id, name, isKeeper } = me.person;
+  const { id, name, isAdmin } = me.person;
   const signOut = async () => {
     await peopleApi.signOut();
     await forgetWhatIsBegun();
@@ -40,7 +40,7 @@ export function PersonMenu() {
         <Dropdown.Item as={Link} to="/deleted">
           {t('maintenance.deletedPlans')}
         </Dropdown.Item>
-        {isKeeper && (
+        {isAdmin && (
           <Dropdown.Item as={Link} to="/backups">
             {t('maintenance.backups')}
           </Dropdown.Item>

@@ -45,7 +45,7 @@ export function Present({ planId, pageName }: PresentProps) {
   return (
     <span className="present">
       {told && shownUntil === told.revision && (
-        <span className="present-told" role="status">
+        <span className="present-note" role="status">
           {t('people.hasChanged', { name: told.person, what: told.label })}
         </span>
       )}

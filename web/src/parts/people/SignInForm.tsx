@@ -54,7 +54,7 @@ export function SignInForm({ mail, who: name = '', onDone }: SignInFormProps) {
 
   if (isForgotten && mail === null)
     return (
-      <div className="slip-forgotten">
+      <div className="forgotten-password">
         <p>{t('people.askAdministrator')}</p>
         <Button variant="link" onClick={() => setForgotten(false)}>
           {t('people.back')}
@@ -63,7 +63,7 @@ export function SignInForm({ mail, who: name = '', onDone }: SignInFormProps) {
     );
   if (isForgotten && isSent)
     return (
-      <div className="slip-forgotten" role="status">
+      <div className="forgotten-password" role="status">
         <p>{t('people.linkSent', { minutes: 60 })}</p>
         <p>
           <a href={mail!} target="_blank" rel="noreferrer">
@@ -88,7 +88,7 @@ export function SignInForm({ mail, who: name = '', onDone }: SignInFormProps) {
       >
         {whoField}
         {refused}
-        <div className="slip-actions">
+        <div className="centered-card-actions">
           <Button type="submit" disabled={isBusy || who.trim() === ''}>
             {t('people.sendMeALink')}
           </Button>
@@ -120,7 +120,7 @@ export function SignInForm({ mail, who: name = '', onDone }: SignInFormProps) {
         onChange={(event) => setStay(event.target.checked)}
       />
       {refused}
-      <div className="slip-actions">
+      <div className="centered-card-actions">
         <Button type="submit" disabled={isBusy || who.trim() === '' || password === ''}>
           {t('people.signIn')}
         </Button>

@@ -8,7 +8,7 @@ import {
   outputId,
   outputsOf,
   planOf,
-  stretchOfYear,
+  rangeOfYear,
   yearsOf,
   nameOfYear,
   type Document,
@@ -112,5 +112,5 @@ export function figureAt({ calendar }: PlanModel, id: string, when: When): Figur
   const month = calendar.months.findIndex((each) => each === when);
   if (month >= 0) return { id, from: month, to: month + 1 };
   const year = yearsOf(calendar).find((each) => String(each) === when);
-  return { id, ...(year === undefined ? { from: 0, to: calendar.count } : stretchOfYear(calendar, year)) };
+  return { id, ...(year === undefined ? { from: 0, to: calendar.count } : rangeOfYear(calendar, year)) };
 }

@@ -7,7 +7,7 @@ import {
   ledgerFindingsOf,
   planOf,
   reasonOf,
-  settledAfter,
+  confirmedDaysAfter,
   sumsAfter,
   today,
   type EntryChange,
@@ -61,7 +61,7 @@ async function ledgerGiven(client: QueryClient, session: PlanSession): Promise<L
     const known = sumsAfter(sums.sums, since(sums.revision));
     return {
       actuals: actualsFrom(known, today()),
-      settled: settledAfter(sums.settled, since(sums.revision)),
+      settled: confirmedDaysAfter(sums.settled, since(sums.revision)),
       sums: known,
       balances: new Balances(document, daySumsAfter(balances.days, since(balances.revision))),
       twice,

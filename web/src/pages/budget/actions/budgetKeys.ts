@@ -1,7 +1,7 @@
 import type { KeyboardEvent } from 'react';
 import { selectOne } from '../../../grid/selection.ts';
 import type { GridControl } from '../../../grid/useGrid.tsx';
-import type { RowAction } from '../sheet/rowDeeds.ts';
+import type { RowAction } from '../sheet/rowActions.ts';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import { budgetKey, type BudgetKey } from './keys.ts';
 import type { PanelName } from '../sheet/panelNames.ts';
@@ -31,7 +31,7 @@ export function budgetKeys(terms: KeyTerms) {
     const key = budgetKey(event, {
       column: place.column,
       first: 1,
-      last: columns.findLastIndex(({ stretch }) => stretch !== undefined),
+      last: columns.findLastIndex(({ range }) => range !== undefined),
       hasYearBefore: paged && year !== years[0],
       hasYearAfter: paged && year !== years.at(-1),
     });
@@ -53,8 +53,10 @@ export function budgetKeys(terms: KeyTerms) {
         // It takes the keys while it is open.
         window.document.querySelector<HTMLElement>('.grid-row.has-active .row-more')?.click();
         break;
-      case 'shelf':
-        window.document.querySelector<HTMLElement>('.side-panel :is(input, select, button), .shelf input')?.focus();
+      case 'assumptions':
+        window.document
+          .querySelector<HTMLElement>('.side-panel :is(input, select, button), .assumptions-panel input')
+          ?.focus();
         break;
       case 'find':
         window.document.querySelector<HTMLElement>('.filter-text')?.focus();

@@ -69,7 +69,7 @@ describe('the keys of the budget', () => {
     expect(press('Alt+ArrowDown')).toBeNull();
     expect(press('Ctrl+Enter', label)).toBeNull();
     expect(press('Shift+F10')).toEqual({ kind: 'menu' });
-    expect(press('F6')).toEqual({ kind: 'shelf' });
+    expect(press('F6')).toEqual({ kind: 'assumptions' });
   });
 
   it('select blocks, and never reach into the names', () => {

@@ -22,7 +22,7 @@ export type BudgetKey =
         | 'duplicate'
         | 'remove'
         | 'menu'
-        | 'shelf'
+        | 'assumptions'
         | 'adjust'
         | 'note'
         | 'try'
@@ -98,7 +98,7 @@ export const VIEW_KEYS: readonly Binding[] = [
   key('Alt+t', 'Alt+T', 'budget.keyTry', { kind: 'try' }),
   key('Alt+y', 'Alt+Y', 'budget.keyBalance', { kind: 'panel', panel: 'fit' }),
   key('Alt+e', 'Alt+E', 'budget.keyExceptionsAndTypedFigures', { kind: 'panel', panel: 'typed' }),
-  quiet(['F6'], { kind: 'shelf' }),
+  quiet(['F6'], { kind: 'assumptions' }),
 ];
 
 const ANYWHERE = [...YEAR_KEYS, ...FIGURE_KEYS, ...BLOCK_KEYS, ...LINE_KEYS, ...VIEW_KEYS];

@@ -1,6 +1,6 @@
 import type { Month } from '@haushalt/core';
 import { useEventCallback } from '../../../ui/useEventCallback.ts';
-import type { RowAction } from '../sheet/rowDeeds.ts';
+import type { RowAction } from '../sheet/rowActions.ts';
 import type { BudgetDialog } from '../dialogs/DialogOf.tsx';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import type { WholeRowActions } from './useRowActions.ts';

@@ -1,4 +1,4 @@
-import { yearIn, type Month, type Stretch } from '@haushalt/core';
+import { yearIn, type Month, type MonthRange } from '@haushalt/core';
 import { useCallback, useLayoutEffect, useRef, useState } from 'react';
 import { useLocation, useSearchParams } from 'react-router';
 import type { GridPlace } from '../../../grid/selection.ts';
@@ -23,7 +23,7 @@ export type Show = (id: string, month: Month | null, then?: AfterNavigation) => 
 interface GoingTerms {
   readonly all: readonly BudgetRow[];
   readonly columns: readonly BudgetColumn[];
-  readonly scope: Stretch;
+  readonly scope: MonthRange;
   readonly year: number;
   readonly view: BudgetView;
   readonly changeView: (part: Partial<BudgetView>) => void;

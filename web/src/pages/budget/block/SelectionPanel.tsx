@@ -1,4 +1,4 @@
-import { planOf, type Stretch } from '@haushalt/core';
+import { planOf, type MonthRange } from '@haushalt/core';
 import { Icon } from '../../../ui/Icon.tsx';
 import type { GridSelection } from '../../../grid/selection.ts';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
@@ -14,7 +14,7 @@ interface SelectionPanelProps {
   readonly columns: readonly BudgetColumn[];
   readonly cells: readonly BlockCell[];
   readonly view: BudgetView;
-  readonly scope: Stretch;
+  readonly scope: MonthRange;
   readonly onAdjust: () => void;
   readonly onClear: () => void;
   readonly onCopy: () => void;
@@ -41,8 +41,8 @@ export function SelectionPanel({
   const write = (value: number) => (summary?.unit ? writeWithUnit(value, summary.unit, plan) : '–');
   const addsUp = summary?.unit === 'money' || summary?.unit === 'number';
   return (
-    <section className="reckoning selection-panel" aria-label={t('budget.selection')}>
-      <div className="reckoning-what">
+    <section className="explanation selection-panel" aria-label={t('budget.selection')}>
+      <div className="explanation-what">
         <h3>{summary === null ? t('budget.noFigures') : t('budget.figureCount', { count: summary.count })}</h3>
         <p>{t('budget.selectedRanges', { rangeCount: selection.ranges.length })}</p>
       </div>
@@ -72,8 +72,8 @@ export function SelectionPanel({
           </div>
         </dl>
       )}
-      {summary && summary.unit === null && <p className="reckoning-words">{t('budget.noSumOfUnits')}</p>}
-      <div className="reckoning-tools">
+      {summary && summary.unit === null && <p className="explanation-words">{t('budget.noSumOfUnits')}</p>}
+      <div className="explanation-tools">
         {cells.length > 0 && (
           <>
             <button type="button" className="tool" onClick={onAdjust} title={t('budget.adjustHint')}>

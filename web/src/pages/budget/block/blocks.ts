@@ -35,7 +35,7 @@ export function cellsIn(
     const target = rows[row];
     const month = columns[column]?.month;
     if (target?.kind !== 'line' || month === undefined) return [];
-    const value = valueOf(model, target.id, columns[column]!.stretch!, 'figures');
+    const value = valueOf(model, target.id, columns[column]!.range!, 'figures');
     return [{ line: target.id, month, value: value === value ? value : null }];
   });
 }
@@ -66,8 +66,8 @@ export function summaryOf(
     const id = rows[row]?.id;
     const where = columns[column];
     if (id == null || !where || where.id === 'label') continue;
-    const value = where.stretch
-      ? valueOf(model, id, where.stretch, view.show)
+    const value = where.range
+      ? valueOf(model, id, where.range, view.show)
       : (endFigure(model, id, scope, where.end!).value ?? NaN);
     if (value !== value) continue;
     values.push(value);
@@ -103,11 +103,11 @@ export function cellText(
   if (row.id === null) return '';
   const { locale } = planOf(model.document);
   const unit = unitOf(model.document, row.id);
-  if (!column.stretch) {
+  if (!column.range) {
     const figure = endFigure(model, row.id, scope, column.end!);
     return figure.value === null ? '' : figure.text.replace(/\u00a0/g, ' ');
   }
-  const value = valueOf(model, row.id, column.stretch, view.show);
+  const value = valueOf(model, row.id, column.range, view.show);
   return value === value
     ? writeForEntry(Number(value.toPrecision(15)), unit, locale) +
         (unit === 'percent' || unit.startsWith('rate') ? ' %' : '')

@@ -1,4 +1,4 @@
-import { planOf, type Rhythm, type Side } from '@haushalt/core';
+import { planOf, type Frequency, type Side } from '@haushalt/core';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
@@ -12,7 +12,7 @@ import { Select } from '../../../fields/Select.tsx';
 interface Values {
   readonly name: string;
   readonly side: Side;
-  readonly rhythm: Rhythm;
+  readonly rhythm: Frequency;
 }
 
 /** Asks for a group's name, side and rhythm: for a new group, or to change one. */

@@ -1,4 +1,4 @@
-import { periodOf, stretchAround, unitOf, yearIn, type Command, type Document, type Month } from '@haushalt/core';
+import { periodOf, rangeAround, unitOf, yearIn, type Command, type Document, type Month } from '@haushalt/core';
 import { readEntry } from '../../../fields/formula/entry.ts';
 import type { BlockEditing, ColumnEditing, Reading } from '../../../grid/editing.ts';
 import type { CellRef, Draft } from '../../../grid/state.ts';
@@ -49,7 +49,7 @@ function figureEditing(session: PlanSession): Editing {
     begin(row, column, asRule) {
       const { model } = session.state;
       const month = column.month!;
-      const { to } = stretchAround(model.calendar, periodOf(model.calendar, month), 'year');
+      const { to } = rangeAround(model.calendar, periodOf(model.calendar, month), 'year');
       const start = startingText(model, (row as Extract<BudgetRow, { kind: 'line' }>).line, month, asRule);
       return {
         text: start.text,

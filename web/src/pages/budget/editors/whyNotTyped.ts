@@ -6,7 +6,7 @@ import { t } from '../../../language/language.ts';
 /** Why nothing can be typed into a cell, in words; `null` where something can. */
 export function whyNotTyped(row: BudgetRow, column: BudgetColumn, document: Document, year: number): string | null {
   if (row.kind === 'heading' || row.kind === 'invitation' || row.kind === 'side') return t('budget.readOnly.group');
-  if (column.stretch === undefined) return t('budget.readOnly.total');
+  if (column.range === undefined) return t('budget.readOnly.total');
   if (row.kind !== 'line') return t('budget.readOnly.calculated', { label: row.label });
   if (column.month === undefined) return t('budget.readOnly.span');
   if (row.line.locked) return t('budget.readOnly.lineLocked', { name: row.line.name });

@@ -1,4 +1,4 @@
-import { datedId, nameOfYear, type Stretch } from '@haushalt/core';
+import { datedId, nameOfYear, type MonthRange } from '@haushalt/core';
 import { Deferred } from '../../../ui/Deferred.tsx';
 import { activeOf, isBlock, type GridSelection } from '../../../grid/selection.ts';
 import type { PlanState } from '../../../plan-session/state.ts';
@@ -18,13 +18,13 @@ interface BudgetFootProps {
   readonly state: PlanState;
   readonly view: BudgetView;
   readonly year: number;
-  readonly scope: Stretch;
+  readonly scope: MonthRange;
   readonly selection: GridSelection;
   readonly rows: readonly BudgetRow[];
   readonly columns: readonly BudgetColumn[];
   readonly cells: readonly BlockCell[];
   readonly onDo: (what: DetailAction) => void;
-  /** Goes to where a part of a reckoning stands; `false` when this page does not show it. */
+  /** Goes to where a part of a calculation stands; `false` when this page does not show it. */
   readonly onJump: (id: string, period: number | null) => boolean;
 }
 
@@ -69,7 +69,7 @@ export function BudgetFoot({
     ? null
     : {
         label: labelOver(column, nameOfYear(document, year), view.span === 'year' || view.span === 'plan'),
-        stretch: column?.stretch ?? scope,
+        range: column?.range ?? scope,
       };
   return (
     <Deferred>
@@ -93,7 +93,7 @@ export function BudgetFoot({
 
 /** The months a figure stands for that is not one of a single month. */
 function labelOver(column: BudgetColumn | undefined, year: string, wholePlan: boolean): string {
-  if (column?.stretch && !wholePlan) return `${String(column.heading)} ${year}`;
-  if (column?.stretch) return String(column.heading);
+  if (column?.range && !wholePlan) return `${String(column.heading)} ${year}`;
+  if (column?.range) return String(column.heading);
   return wholePlan ? t('budget.wholePlan') : year;
 }

@@ -6,7 +6,7 @@ import {
   isYearLocked,
   planOf,
   readFigure,
-  stretchOfYear,
+  rangeOfYear,
   totalOf,
   writeFigure,
   nameOfYear,
@@ -32,15 +32,15 @@ interface FitPanelProps {
 export function FitPanel({ year, onShow, onClose }: FitPanelProps) {
   const { document, model } = useSessionState();
   const plan = planOf(document);
-  const stretch = stretchOfYear(model.calendar, year);
-  const months = model.calendar.months.slice(stretch.from, stretch.to);
+  const range = rangeOfYear(model.calendar, year);
+  const months = model.calendar.months.slice(range.from, range.to);
   const net = figuresOf(model.seriesOf(NET)!);
-  const total = totalOf(net, stretch) ?? 0;
-  const red = months.filter((_, index) => (net[stretch.from + index] ?? 0) <= -0.005);
+  const total = totalOf(net, range) ?? 0;
+  const red = months.filter((_, index) => (net[range.from + index] ?? 0) <= -0.005);
   const [chosen, setFrom] = useState<Month | null>(null);
   const from = chosen !== null && months.includes(chosen) ? chosen : (red[0] ?? months[0]!);
   const period = model.calendar.months.indexOf(from);
-  const rest = { from: period, to: stretch.to };
+  const rest = { from: period, to: range.to };
   const money = (value: number) => writeFigure(value, 'money', plan);
   const called = nameOfYear(document, year);
 

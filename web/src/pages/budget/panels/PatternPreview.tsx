@@ -1,4 +1,4 @@
-import { datedId, planOf, stretchAround, writeFigure, type LineRow, type Month, type PlanModel } from '@haushalt/core';
+import { datedId, planOf, rangeAround, writeFigure, type LineRow, type Month, type PlanModel } from '@haushalt/core';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { valueOf } from '../../../parts/lines/figures.ts';
 import { monthInWords, t } from '../../../language/language.ts';
@@ -16,7 +16,7 @@ export function PatternPreview({
   const { document } = useSessionState();
   const plan = planOf(document);
   const { calendar } = model;
-  const first = stretchAround(calendar, Math.max(0, calendar.months.indexOf(month)), 'year').from;
+  const first = rangeAround(calendar, Math.max(0, calendar.months.indexOf(month)), 'year').from;
   const shown = calendar.months.slice(first, first + 24);
   return (
     <ol className="pattern-preview" aria-label={t('budget.pattern.result')}>

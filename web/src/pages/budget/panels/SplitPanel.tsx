@@ -4,7 +4,7 @@ import {
   patternOf,
   planOf,
   readFigure,
-  stretchOfYear,
+  rangeOfYear,
   writeForEntry,
   writeShare,
   nameOfYear,
@@ -23,9 +23,9 @@ export function SplitPanel({ year, onClose }: { readonly year: number; readonly 
   const session = useSession();
   const { document, model } = useSessionState();
   const plan = planOf(document);
-  const stretch = stretchOfYear(model.calendar, year);
-  const months = stretch.to - stretch.from;
-  const income = valueOf(model, TOTAL_INCOME, stretch, 'figures');
+  const range = rangeOfYear(model.calendar, year);
+  const months = range.to - range.from;
+  const income = valueOf(model, TOTAL_INCOME, range, 'figures');
   const monthly = income === income ? income / months : 0;
   const groups = groupsWithLines(document).filter(({ group }) => group.side === 'expense' || group.side === 'setAside');
   const lines = groups.flatMap((group) => group.lines).filter((line) => !line.locked && line.unit === 'money');
@@ -74,7 +74,7 @@ export function SplitPanel({ year, onClose }: { readonly year: number; readonly 
               .filter((line) => lines.includes(line))
               .map((line) => {
                 const share = shares.find((each) => each.line === line.id)?.share ?? null;
-                const present = valueOf(model, line.id, stretch, 'figures') / months;
+                const present = valueOf(model, line.id, range, 'figures') / months;
                 return (
                   <label key={line.id} className="split-line">
                     <span>{line.name}</span>

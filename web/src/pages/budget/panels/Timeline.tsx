@@ -2,7 +2,7 @@ import {
   effectiveSteps,
   periodOf,
   planOf,
-  stretches,
+  rangesOf,
   yearInWords,
   yearOf,
   type LineRow,
@@ -126,7 +126,7 @@ export function Timeline({ line, chosen, onChoose, onMove, onRemove, onEdit }: T
         })}
       </div>
       <div className="timeline-years" aria-hidden="true">
-        {stretches(calendar, 'year').map(({ from, to }) => (
+        {rangesOf(calendar, 'year').map(({ from, to }) => (
           <span key={from} style={{ left: percent(from), width: percent(to - from) }}>
             {(to - from) / calendar.count > 0.06
               ? yearInWords(yearOf(calendar.months[from]!, calendar.yearBegins), calendar.yearBegins)

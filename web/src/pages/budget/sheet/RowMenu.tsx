@@ -6,7 +6,7 @@ import { FollowDialog } from '../dialogs/FollowDialog.tsx';
 import { LineDialog } from '../dialogs/LineDialog.tsx';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../../plan-session/useSend.ts';
-import type { OnRow } from './rowDeeds.ts';
+import type { OnRow } from './rowActions.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import { keysInWords, t } from '../../../language/language.ts';
 

@@ -9,7 +9,7 @@ import {
   type HighlightRow,
   type Month,
   type PlanModel,
-  type Stretch,
+  type MonthRange,
 } from '@haushalt/core';
 import type { ReactNode } from 'react';
 import { Icon, type IconName } from '../../../ui/Icon.tsx';
@@ -19,7 +19,7 @@ import type { PlanState } from '../../../plan-session/state.ts';
 import { HIGHLIGHT_ICONS } from '../../../parts/plan/highlightMarks.ts';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import { endFigure, stretchFigure, valueOf, type ShownFigure } from '../../../parts/lines/figures.ts';
-import type { OnRow } from './rowDeeds.ts';
+import type { OnRow } from './rowActions.ts';
 import { RowMenu } from './RowMenu.tsx';
 import { ruleCells } from './ruleCells.ts';
 import { sideOf, type BudgetRow } from '../../../parts/lines/rows.ts';
@@ -33,7 +33,7 @@ export interface CellContext {
   readonly view: BudgetView;
   readonly year: number;
   /** The months the columns at the end are about. */
-  readonly scope: Stretch;
+  readonly scope: MonthRange;
   readonly trial: Trial | null;
   readonly onRow: OnRow;
 }
@@ -45,20 +45,20 @@ export function budgetCell(context: CellContext, row: BudgetRow, column: BudgetC
   if (column.id === 'label') return labelCell(row, context.onRow);
   if (row.id === null) return { content: null };
   if (view.show === 'rules') return ruleCell(context, row, column);
-  const { stretch } = column;
+  const { range } = column;
   const glow = state.glow?.changed.get(row.id);
-  if (stretch) {
-    const figure = stretchFigure(model, row.id, stretch, view.show);
-    const reaches = view.show === 'running' ? { from: 0, to: stretch.to } : stretch;
+  if (range) {
+    const figure = stretchFigure(model, row.id, range, view.show);
+    const reaches = view.show === 'running' ? { from: 0, to: range.to } : range;
     return figureCell(row, figure, {
       glows: glow !== undefined && glow.from < reaches.to && reaches.from < glow.to,
       mark: row.kind === 'line' && column.month !== undefined ? markOf(state, row.id, column.month) : null,
-      highlight: view.show === 'running' ? null : highlightFor(context, row.id, stretch),
+      highlight: view.show === 'running' ? null : highlightFor(context, row.id, range),
       note:
         column.month === undefined
           ? null
           : (state.document.figureNotes.get(datedId(row.id, column.month))?.text ?? null),
-      difference: trial && differenceOf(context, row.id, stretch),
+      difference: trial && differenceOf(context, row.id, range),
     });
   }
   const end = column.end!;
@@ -71,15 +71,15 @@ export function budgetCell(context: CellContext, row: BudgetRow, column: BudgetC
   });
 }
 
-function highlightFor({ state, view }: CellContext, id: string, stretch: Stretch): HighlightRow | null {
-  if (view.span === 'month') return highlightOn(state.model, id, stretch, 'month');
-  return view.span === 'year' ? highlightOn(state.model, id, stretch, 'year') : null;
+function highlightFor({ state, view }: CellContext, id: string, range: MonthRange): HighlightRow | null {
+  if (view.span === 'month') return highlightOn(state.model, id, range, 'month');
+  return view.span === 'year' ? highlightOn(state.model, id, range, 'year') : null;
 }
 
 /** By how much a figure has moved since a trial began; `null` where it has not. */
-function differenceOf({ state, view, trial }: CellContext, id: string, stretch: Stretch): number | null {
-  const now = valueOf(state.model, id, stretch, view.show);
-  const before = trial!.model.seriesOf(id) ? valueOf(trial!.model, id, stretch, view.show) : NaN;
+function differenceOf({ state, view, trial }: CellContext, id: string, range: MonthRange): number | null {
+  const now = valueOf(state.model, id, range, view.show);
+  const before = trial!.model.seriesOf(id) ? valueOf(trial!.model, id, range, view.show) : NaN;
   const difference = (now === now ? now : 0) - (before === before ? before : 0);
   return Math.abs(difference) < 0.00005 ? null : difference;
 }
@@ -220,9 +220,9 @@ function worse(row: BudgetRow, difference: number): boolean {
 
 /** In place of figures, the rules they come from; each stands across the months it holds in. */
 function ruleCell({ state, scope }: CellContext, row: BudgetRow, column: BudgetColumn): GridCell {
-  const { stretch } = column;
-  if (!stretch) return { content: null };
-  const first = stretch.from === scope.from;
+  const { range } = column;
+  if (!range) return { content: null };
+  const first = range.from === scope.from;
   const rule = (text: string, kind: 'step' | 'exception' | 'sum', months: number): GridCell => ({
     className: `rule-cell rule-${kind}`,
     title: text,
@@ -237,7 +237,7 @@ function ruleCell({ state, scope }: CellContext, row: BudgetRow, column: BudgetC
     return first
       ? rule(SUM_WORDS[row.kind === 'total' ? row.id : 'group'] ?? t('budget.sumOfLines'), 'sum', scope.to - scope.from)
       : { content: null };
-  const cell = ruleCells(state.model, row.id, scope).find(({ from }) => from === stretch.from);
+  const cell = ruleCells(state.model, row.id, scope).find(({ from }) => from === range.from);
   return cell ? rule(cell.text, cell.kind, cell.to - cell.from) : { content: null };
 }
 

@@ -1,5 +1,5 @@
 import { say } from '../../../language/language.ts';
-import { effectiveSteps, periodOf, stepInWords, type PlanModel, type Stretch } from '@haushalt/core';
+import { effectiveSteps, periodOf, stepInWords, type PlanModel, type MonthRange } from '@haushalt/core';
 
 /** A stretch of months in which a line's figures come from one step of its rule, or from one exception. */
 export interface RuleCell {
@@ -10,7 +10,7 @@ export interface RuleCell {
 }
 
 /** The rules behind a line's figures in some months, from left to right. */
-export function ruleCells(model: PlanModel, line: string, { from, to }: Stretch): RuleCell[] {
+export function ruleCells(model: PlanModel, line: string, { from, to }: MonthRange): RuleCell[] {
   const { document, calendar } = model;
   const exceptions = model
     .exceptionsOf(line)

@@ -1,4 +1,4 @@
-import { stretchOfYear, yearIn, yearsOf, type Month, type Stretch } from '@haushalt/core';
+import { rangeOfYear, yearIn, yearsOf, type Month, type MonthRange } from '@haushalt/core';
 import { useMemo, useState } from 'react';
 import { useIsNarrow, useWindowWidth } from '../../../ui/useWindowWidth.ts';
 import { useStableValue } from '../../../ui/useStableValue.ts';
@@ -25,7 +25,7 @@ export interface ShownBudget {
   readonly month: Month | null;
   readonly setMonth: (month: Month) => void;
   /** The months the columns at the end are about. */
-  readonly scope: Stretch;
+  readonly scope: MonthRange;
   readonly budget: BudgetRows;
   /** All rows, those that scroll before those that stay at the bottom. */
   readonly all: readonly BudgetRow[];
@@ -59,7 +59,7 @@ export function useShownBudget(view: BudgetView): ShownBudget {
   // Most edits leave every column as it is; then no row is laid out again.
   const columns = useStableValue<readonly BudgetColumn[]>(computed, isSameColumns);
   const monthsIn = (of: number) => {
-    const { from, to } = stretchOfYear(model.calendar, of);
+    const { from, to } = rangeOfYear(model.calendar, of);
     return to - from;
   };
   return { years, year, setYear, month, setMonth, scope, budget, all, columns, monthsIn };

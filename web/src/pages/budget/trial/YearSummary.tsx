@@ -1,4 +1,4 @@
-import { NET, figuresOf, planOf, rolledUpValue, stretchOfYear, writeDifference, nameOfYear } from '@haushalt/core';
+import { NET, figuresOf, planOf, rolledUpValue, rangeOfYear, writeDifference, nameOfYear } from '@haushalt/core';
 import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import type { Trial } from '../../../parts/trial/trial.ts';
 import { writeWithUnit, t } from '../../../language/language.ts';
@@ -12,14 +12,14 @@ interface YearSummaryProps {
 export function YearSummary({ year, trial }: YearSummaryProps) {
   const { document, model } = useSessionState();
   const plan = planOf(document);
-  const stretch = stretchOfYear(model.calendar, year);
+  const range = rangeOfYear(model.calendar, year);
   const net = model.seriesOf(NET)!;
-  const total = rolledUpValue(net.values, stretch, 'total');
+  const total = rolledUpValue(net.values, range, 'total');
   const red = figuresOf(net)
-    .slice(stretch.from, stretch.to)
+    .slice(range.from, range.to)
     .filter((figure) => figure !== null && figure <= -0.005).length;
   const before = trial
-    ? rolledUpValue(trial.model.seriesOf(NET)!.values, stretchOfYear(trial.model.calendar, year), 'total')
+    ? rolledUpValue(trial.model.seriesOf(NET)!.values, rangeOfYear(trial.model.calendar, year), 'total')
     : NaN;
   const write = (value: number) => writeWithUnit(value, 'money', plan);
   return (

@@ -9,5 +9,5 @@ export const lostFeeds: Check = ({ document }) =>
     .map(({ line, source }) => ({
       place: { id: line, month: null },
       message: messageFor('finding.linkLost', { line: labelOf(document, line) ?? line, source }),
-      mend: { words: messageFor('finding.linkLost.fix'), command: { kind: 'line.unfollow', line } },
+      fix: { words: messageFor('finding.linkLost.fix'), command: { kind: 'line.unfollow', line } },
     }));

@@ -1,4 +1,4 @@
 import { NO_ACTUALS, type LedgerSummary } from '@haushalt/core';
 
 /** A plan of which nothing has been entered. */
-export const NOTHING_HAPPENED: LedgerSummary = { actuals: NO_ACTUALS, settled: new Set() };
+export const EMPTY_LEDGER: LedgerSummary = { actuals: NO_ACTUALS, settled: new Set() };

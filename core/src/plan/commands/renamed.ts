@@ -9,7 +9,7 @@ const RENAMED: Readonly<Record<string, Command['kind']>> = {
   'pot.setMove': 'fund.setMove',
 };
 
-export const FORMER_KINDS: readonly string[] = Object.keys(RENAMED);
+export const RENAMED_KINDS: readonly string[] = Object.keys(RENAMED);
 
 /** Commands that give a row of a table as a whole, which may have got columns since. */
 const GIVES_ROW: Readonly<Record<string, TableName>> = {
@@ -18,7 +18,7 @@ const GIVES_ROW: Readonly<Record<string, TableName>> = {
   'highlight.set': 'highlights',
 };
 
-const FORMER_FIELDS: Readonly<Record<string, string>> = { pot: 'fund' };
+const RENAMED_FIELDS: Readonly<Record<string, string>> = { pot: 'fund' };
 
 /**
  * A command as it is called today. What was given while the server was away may be sent by a newer version of the program
@@ -35,6 +35,6 @@ export function migrateCommand(command: { readonly kind: string }): Command {
 
 function withTodaysFields(value: unknown): unknown {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return value;
-  const entries = Object.entries(value).map(([name, part]) => [FORMER_FIELDS[name] ?? name, withTodaysFields(part)]);
+  const entries = Object.entries(value).map(([name, part]) => [RENAMED_FIELDS[name] ?? name, withTodaysFields(part)]);
   return Object.fromEntries(entries);
 }

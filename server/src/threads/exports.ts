@@ -1,12 +1,12 @@
 import type { Language } from '@haushalt/language';
 import { Model, actualsFrom, itemSumsAfter, planOf, type Day } from '@haushalt/core';
 import {
-  handOver,
+  exportPlan,
   pagesOf,
   partsIn,
   tooSmall,
   type BookSource,
-  type HandOverRequest,
+  type ExportRequest,
   type LaidOut,
   type Page,
   type Part,
@@ -29,10 +29,10 @@ export interface PagesTask {
 }
 
 export interface HandOverTask {
-  readonly kind: 'handOver';
+  readonly kind: 'export';
   readonly database: string;
   readonly planId: string;
-  readonly handOver: HandOverRequest;
+  readonly exportRequest: ExportRequest;
   readonly today: Day;
 }
 
@@ -84,7 +84,7 @@ function drawnAlone(page: Page): Page {
 }
 
 export async function fileHandedOver(
-  { handOver: request, today, planId }: HandOverTask,
+  { exportRequest: request, today, planId }: HandOverTask,
   reading: Reading,
   progress: Progress,
 ): Promise<{ name: string; file: Uint8Array }> {
@@ -96,13 +96,13 @@ export async function fileHandedOver(
     return { ...sourceFrom(reader, planId, today), entries: () => entries };
   });
   const { name } = planOf(source.model.document);
-  return { name, file: await handOver(source, request, today, progress) };
+  return { name, file: await exportPlan(source, request, today, progress) };
 }
 
 function sourceFrom({ document, ledger, entries }: Reader, planId: string, today: Day): BookSource {
   return {
     model: new Model(document()),
-    happened: { actuals: actualsFrom(ledger.sums(planId), today), settled: new Set(ledger.settled(planId)) },
+    ledgerSummary: { actuals: actualsFrom(ledger.sums(planId), today), settled: new Set(ledger.settled(planId)) },
     itemSums: itemSumsAfter(ledger.itemSums(planId), []),
     entries,
   };

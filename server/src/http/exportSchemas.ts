@@ -5,8 +5,8 @@ import {
   PAPERS,
   PARTS,
   WorkbookError,
-  readingSaid,
-  type HandOverRequest,
+  readingCorrections,
+  type ExportRequest,
   type PrintRequest,
   type ReadingCorrections,
 } from '@haushalt/formats';
@@ -41,7 +41,7 @@ const language = Joi.string()
   .valid(...LANGUAGES)
   .optional();
 const pages = allOf({ print: allOf(print), from: page, to: page, language });
-const handOverSchema = allOf({
+const exportSchema = allOf({
   ...print,
   kind: Joi.string().valid(...FILE_KINDS),
   by: Joi.string().valid('year', 'plan'),
@@ -64,38 +64,38 @@ export function readPages(body: unknown): PagesRequest {
 }
 
 /** What is asked of a file, as it was sent. */
-export function readHandOver(body: unknown): { handOver: HandOverRequest; language?: Language } {
-  const { language: wanted, ...handOver } = read<HandOverRequest & { language?: Language }>(handOverSchema, body);
-  return { handOver, ...(wanted === undefined ? {} : { language: wanted }) };
+export function readExportRequest(body: unknown): { exportRequest: ExportRequest; language?: Language } {
+  const { language: wanted, ...exportRequest } = read<ExportRequest & { language?: Language }>(exportSchema, body);
+  return { exportRequest, ...(wanted === undefined ? {} : { language: wanted }) };
 }
 
 /** How long what is said of a workbook may be, in characters: an address holds no more. */
-const MOST_SAID = 12_000;
+const MAX_CORRECTIONS = 12_000;
 
 const workbookQuery = Joi.object({
   title: Joi.string().trim().min(1).max(80).required(),
-  mend: Joi.string().valid('yes'),
+  fix: Joi.string().valid('yes'),
   as: Joi.string().valid('pdf'),
-  said: Joi.string().max(MOST_SAID),
+  said: Joi.string().max(MAX_CORRECTIONS),
 });
 /** How a workbook is to be taken, as the address says it. */
-export interface WorkbookAsked {
+export interface WorkbookQuery {
   readonly title: string;
-  readonly mend: boolean;
+  readonly fix: boolean;
   /** What it is, where that was said. */
   readonly said: ReadingCorrections;
   /** Whether the audit is wanted as pages rather than as data. */
   readonly asPages: boolean;
 }
 
-export function readWorkbookQuery(query: unknown): WorkbookAsked {
-  const { title, mend, as, said } = read<{ title: string; mend?: 'yes'; as?: 'pdf'; said?: string }>(workbookQuery, query); // prettier-ignore
-  return { title, mend: mend === 'yes', asPages: as === 'pdf', said: said === undefined ? {} : readSaid(said) };
+export function readWorkbookQuery(query: unknown): WorkbookQuery {
+  const { title, fix, as, said } = read<{ title: string; fix?: 'yes'; as?: 'pdf'; said?: string }>(workbookQuery, query); // prettier-ignore
+  return { title, fix: fix === 'yes', asPages: as === 'pdf', said: said === undefined ? {} : readCorrections(said) };
 }
 
-function readSaid(text: string): ReadingCorrections {
+function readCorrections(text: string): ReadingCorrections {
   try {
-    return readingSaid(JSON.parse(text));
+    return readingCorrections(JSON.parse(text));
   } catch (error) {
     const why = error instanceof WorkbookError ? error.text : messageFor('server.expected.json');
     throw new ApiError(422, 'invalid', why, 'said');

@@ -2,7 +2,7 @@ import { roundTo } from '../figure/rounding.ts';
 import { addMonths, monthsBetween, type Month } from '../calendar/month.ts';
 import { addDays, dayOfMonth, daysBetween, firstDay, lastDay, monthOfDay, numberInMonth } from '../calendar/day.ts';
 import { LAST_DAY, type Day } from '../calendar/readDate.ts';
-import { datedId, type StandingEntryRow } from '../plan/schema/tables.ts';
+import { datedId, type RecurringEntryRow } from '../plan/schema/tables.ts';
 import { inOrder, type Document } from '../plan/document/document.ts';
 import { rowsWhere } from '../plan/document/rowTable.ts';
 import { directionOf, minorUnitsIn } from './entries.ts';
@@ -24,7 +24,7 @@ export interface Expected {
 export type BudgetOf = (line: string, month: Month) => number | null;
 
 /** The days of recurring entries that have happened, or were skipped: nothing is expected on them any more. */
-export type Settled = ReadonlySet<string>;
+export type ConfirmedDays = ReadonlySet<string>;
 
 /** How far back what is overdue is still expected, in days; what is older is left to the checks. */
 export const OVERDUE_DAYS = 92;
@@ -35,21 +35,21 @@ export function dueKey(standing: string, due: Day): string {
 }
 
 /** The days of recurring entries that some entries settle. */
-export function settledBy(entries: Iterable<{ readonly standing: string; readonly due: Day }>): Settled {
+export function confirmedDays(entries: Iterable<{ readonly standing: string; readonly due: Day }>): ConfirmedDays {
   const keys = new Set<string>();
   for (const { standing, due } of entries) if (standing !== '') keys.add(dueKey(standing, due));
   return keys;
 }
 
 /** The days a recurring entry is due from one day to another, both included. */
-export function dueDays(row: StandingEntryRow, from: Day, to: Day): Day[] {
+export function dueDays(row: RecurringEntryRow, from: Day, to: Day): Day[] {
   const last = row.until !== null && row.until < to ? row.until : to;
   const first = row.from > from ? row.from : from;
   if (last < first) return [];
   return row.rhythm === 'week' ? dueWeeks(row, first, last) : dueMonths(row, first, last);
 }
 
-function dueWeeks(row: StandingEntryRow, first: Day, last: Day): Day[] {
+function dueWeeks(row: RecurringEntryRow, first: Day, last: Day): Day[] {
   const step = 7 * row.every;
   const skipped = Math.ceil(daysBetween(row.from, first) / step);
   const days: Day[] = [];
@@ -57,7 +57,7 @@ function dueWeeks(row: StandingEntryRow, first: Day, last: Day): Day[] {
   return days;
 }
 
-function dueMonths(row: StandingEntryRow, first: Day, last: Day): Day[] {
+function dueMonths(row: RecurringEntryRow, first: Day, last: Day): Day[] {
   const step = row.every * (row.rhythm === 'year' ? 12 : 1);
   const start = monthOfDay(row.from);
   const number = numberOfDay(row);
@@ -71,22 +71,28 @@ function dueMonths(row: StandingEntryRow, first: Day, last: Day): Day[] {
 }
 
 /** The day of its months a recurring entry is due on; in shorter months it is their last. */
-export function numberOfDay(row: StandingEntryRow): number {
+export function numberOfDay(row: RecurringEntryRow): number {
   return row.lastDay ? 31 : (row.dayOfMonth ?? numberInMonth(row.from));
 }
 
 /** Whether a recurring entry is due on a day. */
-export function isDue(row: StandingEntryRow, day: Day): boolean {
+export function isDue(row: RecurringEntryRow, day: Day): boolean {
   return dueDays(row, day, day).length > 0;
 }
 
 /** What is expected from one day to another, both included, by day. */
-export function expectedIn(document: Document, budget: BudgetOf, settled: Settled, from: Day, to: Day): Expected[] {
+export function expectedIn(
+  document: Document,
+  budget: BudgetOf,
+  settled: ConfirmedDays,
+  from: Day,
+  to: Day,
+): Expected[] {
   const expected: Expected[] = [];
   const shares = new BudgetShares(document, budget);
   for (const row of inOrder(document.standingEntries.values()))
     for (const due of dueDays(row, from, to)) {
-      if (document.standingSkips.has(dueKey(row.id, due)) || isSettled(document, row, due, settled)) continue;
+      if (document.standingSkips.has(dueKey(row.id, due)) || isConfirmed(document, row, due, settled)) continue;
       const amount = shares.amountOf(row, due);
       if (amount === 0) continue;
       const { id: standing, what, line, account, toAccount } = row;
@@ -104,7 +110,7 @@ export function expectedIn(document: Document, budget: BudgetOf, settled: Settle
 }
 
 /** Whether a day has happened, under its recurring entry's id or under that of one it goes on from. */
-function isSettled(document: Document, row: StandingEntryRow, due: Day, settled: Settled): boolean {
+function isConfirmed(document: Document, row: RecurringEntryRow, due: Day, settled: ConfirmedDays): boolean {
   const seen = new Set<string>();
   for (let id = row.id; id !== '' && !seen.has(id); id = document.standingEntries.get(id)?.goesOnFrom ?? '') {
     if (settled.has(dueKey(id, due))) return true;
@@ -126,14 +132,14 @@ class BudgetShares {
   }
 
   /** What one does to its account on a day, in minor units. */
-  amountOf(row: StandingEntryRow, due: Day): number {
+  amountOf(row: RecurringEntryRow, due: Day): number {
     const units = minorUnitsIn(this.document);
     const amount = row.amount === null ? this.shareOf(row, due, units) : roundTo(row.amount * units);
     if (row.toAccount !== null) return -Math.abs(amount) || 0;
     return amount * directionOf(this.document, row.line ?? '') || 0;
   }
 
-  private shareOf(row: StandingEntryRow, due: Day, units: number): number {
+  private shareOf(row: RecurringEntryRow, due: Day, units: number): number {
     if (row.line === null) return 0;
     const month = monthOfDay(due);
     const whole = roundTo((this.budget(row.line, month) ?? 0) * units);
@@ -158,7 +164,7 @@ class BudgetShares {
 }
 
 /** The day it is next due after a day; `null` when it is over. */
-export function nextDue(row: StandingEntryRow, after: Day): Day | null {
+export function nextDue(row: RecurringEntryRow, after: Day): Day | null {
   if (after >= LAST_DAY) return null;
   const from = row.from > after ? row.from : addDays(after, 1);
   const months = row.every * (row.rhythm === 'year' ? 12 : 1);

@@ -37,7 +37,7 @@ export const USUAL_PRINT: PrintRequest = {
 };
 
 /** A file of a plan. */
-export interface HandOverRequest extends PrintRequest {
+export interface ExportRequest extends PrintRequest {
   readonly kind: FileKind;
   /** For workbooks: a sheet for each year, or one for all months. */
   readonly by: 'year' | 'plan';
@@ -96,9 +96,9 @@ export async function setPages(
 }
 
 /** A plan as a file. */
-export async function handOver(
+export async function exportPlan(
   source: BookSource,
-  request: HandOverRequest,
+  request: ExportRequest,
   today: Day,
   progress: Progress = () => {},
 ): Promise<Uint8Array> {
@@ -118,7 +118,7 @@ export async function handOver(
     case 'ods':
     case 'xlsx': {
       progress(0, t('formats.progress.convertingRules'));
-      const workbook = liveWorkbook(source.model, { by: request.by, author: request.name }, source.happened, source.entries()); // prettier-ignore
+      const workbook = liveWorkbook(source.model, { by: request.by, author: request.name }, source.ledgerSummary, source.entries()); // prettier-ignore
       const told = (done: number) => progress(0.4 + 0.6 * done, t('formats.progress.writingSheets'));
       told(0);
       if (request.kind === 'ods') return (await import('./write/ods.ts')).writeOds(workbook, told);

@@ -8,15 +8,15 @@ import { decide } from '../plan/commands/decide.ts';
 import { applyChanges, type Document } from '../plan/document/document.ts';
 import { namesOf } from '../plan/document/naming.ts';
 import { upgradeRow } from '../plan/schema/columns.ts';
-import { TABLES, type StandingEntryRow } from '../plan/schema/tables.ts';
+import { TABLES, type RecurringEntryRow } from '../plan/schema/tables.ts';
 import { sketch } from '../testing/plans.ts';
 import { budgetIn } from './spending.ts';
-import { dueDays, dueKey, expectedIn, isDue, nextDue, settledBy, type Settled } from './standing.ts';
+import { dueDays, dueKey, expectedIn, isDue, nextDue, confirmedDays, type ConfirmedDays } from './recurring.ts';
 import { runs } from '../testing/setup.ts';
 
-const row = (changes: Partial<StandingEntryRow>): StandingEntryRow =>
-  upgradeRow(TABLES.standingEntries, { id: 's', from: '2026-01-31', position: 'a', ...changes }) as StandingEntryRow;
-const due = (changes: Partial<StandingEntryRow>, from = '2026-01-01', to = '2026-06-30') =>
+const row = (changes: Partial<RecurringEntryRow>): RecurringEntryRow =>
+  upgradeRow(TABLES.standingEntries, { id: 's', from: '2026-01-31', position: 'a', ...changes }) as RecurringEntryRow;
+const due = (changes: Partial<RecurringEntryRow>, from = '2026-01-01', to = '2026-06-30') =>
   dueDays(row(changes), from, to);
 
 describe('the days of a recurring entry', () => {
@@ -99,11 +99,11 @@ describe('what is expected', () => {
   });
 
   it('has happened, is skipped once, or changes from a day on', () => {
-    const happened = settledBy([
+    const ledgerSummary = confirmedDays([
       { standing: 'rent', due: '2026-02-03' },
       { standing: '', due: '' },
     ]);
-    expect(expected(withRent, happened).map(([day]) => day)).toEqual(['2026-01-03', '2026-03-03', '2026-04-03']);
+    expect(expected(withRent, ledgerSummary).map(([day]) => day)).toEqual(['2026-01-03', '2026-03-03', '2026-04-03']);
     const skipped = after(withRent, { kind: 'standing.skip', standing: 'rent', due: '2026-03-03', skipped: true });
     expect(expected(skipped).map(([day]) => day)).toEqual(['2026-01-03', '2026-02-03', '2026-04-03']);
     expect(expected(after(skipped, { kind: 'standing.skip', standing: 'rent', due: '2026-03-03', skipped: false }))).toHaveLength(4); // prettier-ignore
@@ -118,7 +118,7 @@ describe('what is expected', () => {
   });
 
   it('keeps its days, what is left out and what has happened when it changes from a day on', () => {
-    const dues = (document: Document, settled: Settled = new Set()) =>
+    const dues = (document: Document, settled: ConfirmedDays = new Set()) =>
       expectedIn(document, () => 100, settled, '2026-01-01', '2027-03-31').map(({ due }) => due);
     const rhythms = [
       { from: '2026-01-31', rhythm: 'month', every: 1 },
@@ -141,9 +141,9 @@ describe('what is expected', () => {
           const all = dues(before);
           if (all.length === 0) return;
           const left = all[index % all.length]!;
-          const happened = all[(index * 7 + 3) % all.length]!;
+          const ledgerSummary = all[(index * 7 + 3) % all.length]!;
           let document = after(before, { kind: 'standing.skip', standing: 'rent', due: left, skipped: true });
-          const settled = settledBy([{ standing: 'rent', due: happened }]);
+          const settled = confirmedDays([{ standing: 'rent', due: ledgerSummary }]);
           let current = 'rent';
           let last = rhythm.from as string;
           changes
@@ -155,7 +155,7 @@ describe('what is expected', () => {
               current = `c${nth}`;
               last = document.standingEntries.get(current)!.from;
             });
-          expect(dues(document, settled)).toEqual(all.filter((day) => day !== left && day !== happened));
+          expect(dues(document, settled)).toEqual(all.filter((day) => day !== left && day !== ledgerSummary));
         },
       ),
       runs(60),

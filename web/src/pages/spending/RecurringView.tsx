@@ -15,7 +15,7 @@ import {
   writeFigure,
   type Document,
   type Expected,
-  type StandingEntryRow,
+  type RecurringEntryRow,
 } from '@haushalt/core';
 import { useMemo, useState } from 'react';
 import { nameOf, dayInWords, t, wordsLocale } from '../../language/language.ts';
@@ -25,7 +25,7 @@ import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
 import { Icon } from '../../ui/Icon.tsx';
 import type { ViewProps } from './MonthView.tsx';
-import { StandingForm } from './StandingForm.tsx';
+import { StandingForm } from './RecurringForm.tsx';
 
 /** On a phone amounts are in sight instead; what is left out stands in the form. */
 const WHERE_WIDE = 'd-none d-md-table-cell';
@@ -43,14 +43,14 @@ export function StandingView({ ledger, entering, onConfirmWithForm }: StandingVi
   const { document, model } = useSessionState();
   const plan = planOf(document);
   const send = useSend();
-  const [edited, setEdited] = useState<StandingEntryRow | 'new' | null>(null);
+  const [edited, setEdited] = useState<RecurringEntryRow | 'new' | null>(null);
   const now = today();
   const rows = useMemo(() => inOrder(document.standingEntries.values()), [document]);
   const expected = useMemo(() => {
     const until = lastDay(addMonths(monthOfDay(now), MONTHS_AHEAD - 1));
     return expectedIn(document, budgetIn(model), ledger.settled, addDays(now, -OVERDUE_DAYS), until);
   }, [document, model, ledger.settled, now]);
-  const remove = (row: StandingEntryRow) =>
+  const remove = (row: RecurringEntryRow) =>
     send(
       { kind: 'standing.delete', standing: row.id },
       t('spending.recurringDeleted', { what: calledIn(row, document) }),
@@ -60,14 +60,14 @@ export function StandingView({ ledger, entering, onConfirmWithForm }: StandingVi
   const confirm = (each: Expected, withForm: boolean) =>
     withForm ? onConfirmWithForm(each) : entering.confirm(each, false);
   const budget = budgetIn(model);
-  const amountOf = (row: StandingEntryRow, next: string | null) => {
+  const amountOf = (row: RecurringEntryRow, next: string | null) => {
     const figure = row.amount ?? (next === null || row.line === null ? null : budget(row.line, monthOfDay(next)));
     return figure === null ? '' : writeFigure(figure, 'money', plan);
   };
   const overdue = expected.filter(({ due }) => due < now);
 
   return (
-    <div className="standing-view">
+    <div className="recurring-view">
       <section aria-label={t('spending.recurringEntries')}>
         <div className="section-head">
           <h3>{t('spending.recurringEntries')}</h3>
@@ -141,7 +141,7 @@ export function StandingView({ ledger, entering, onConfirmWithForm }: StandingVi
       </section>
       <section className="spending-entries">
         {overdue.length > 0 && (
-          <p className="overdue-said">
+          <p className="overdue-note">
             <Icon name="caution" /> {t('spending.overdue', { count: overdue.length, what: overdue[0]!.what })}
           </p>
         )}
@@ -166,27 +166,26 @@ export function StandingView({ ledger, entering, onConfirmWithForm }: StandingVi
   );
 }
 
-function calledIn(row: StandingEntryRow, document: Document): string {
+function calledIn(row: RecurringEntryRow, document: Document): string {
   return (
     row.what || nameOf(document, row.line ?? '') || whereTo({ line: '', toAccount: row.toAccount ?? '' }, document)
   );
 }
 
 /** How often a recurring entry comes, in words: "every 2 weeks, on Fridays", "every month on day 3". */
-export function rhythmInWords(row: StandingEntryRow, locale: string): string {
-  const weekday = new Intl.DateTimeFormat(wordsLocale(locale), { weekday: 'long', timeZone: 'UTC' }).format(
-    Date.parse(`${row.from}T00:00Z`),
-  );
-  const on =
-    row.rhythm === 'week'
-      ? t('spending.onWeekday', { day: weekday })
-      : row.lastDay
-        ? t('spending.onLastDay')
-        : row.rhythm === 'year'
-          ? t('spending.onDay', {
-              day: dayInWords(dayOfMonth(monthOfDay(row.from), numberOfDay(row)), locale, 'short'),
-            })
-          : t('spending.onNumber', { day: numberOfDay(row) });
-  const until = row.until === null ? '' : t('spending.untilDay', { day: dayInWords(row.until, locale) });
-  return `${t('spending.every', { count: row.every, rhythm: row.rhythm })} ${on}${until}`;
+export function rhythmInWords(row: RecurringEntryRow, locale: string): string {
+  const weekday = () =>
+    new Intl.DateTimeFormat(wordsLocale(locale), { weekday: 'long', timeZone: 'UTC' }).format(
+      Date.parse(`${row.from}T00:00Z`),
+    );
+  const dayOfYear = () => dayInWords(dayOfMonth(monthOfDay(row.from), numberOfDay(row)), locale, 'short');
+  const on = row.rhythm === 'week' ? 'date' : row.lastDay ? 'lastDay' : row.rhythm === 'year' ? 'date' : 'number';
+  return t('spending.frequencyInWords', {
+    count: row.every,
+    rhythm: row.rhythm,
+    on,
+    day: row.rhythm === 'week' ? weekday() : row.rhythm === 'year' ? dayOfYear() : numberOfDay(row),
+    ends: row.until !== null,
+    until: row.until === null ? '' : dayInWords(row.until, locale),
+  });
 }

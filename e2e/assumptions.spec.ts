@@ -132,7 +132,7 @@ test('one is computed from others, moved under another heading, and led to from 
   await expect(budget.explanation()).toContainText('Net pay Mara');
   await card.getByLabel('Heading of Pay rise').fill('Borrowing and saving');
   await page.keyboard.press('Enter');
-  await expect(page.locator('.shelf h3')).toHaveText(['Prices and pay', 'Borrowing and saving', 'Kitchen']);
+  await expect(page.locator('.assumptions-panel h3')).toHaveText(['Prices and pay', 'Borrowing and saving', 'Kitchen']);
   await card.getByLabel('Name of Pay rise').focus();
   await page.keyboard.press('Alt+ArrowDown');
   await expect(page.locator('.assumption-name').nth(4)).toHaveValue('Pay rise');

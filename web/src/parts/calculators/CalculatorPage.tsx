@@ -13,7 +13,7 @@ import './calculators.scss';
 import { radioKeys, radioTab } from '../../ui/radioKeys.ts';
 import { say, t } from '../../language/language.ts';
 
-interface WorkbenchProps<T extends CalculatorTable> {
+interface CalculatorPageProps<T extends CalculatorTable> {
   readonly table: T;
   readonly title: string;
   /** What stands here while there is none: a heading and a sentence. */
@@ -26,7 +26,7 @@ interface WorkbenchProps<T extends CalculatorTable> {
 }
 
 /** The frame of a calculator's page: which there are, which one is open, and what can be done with it. */
-export function Workbench<T extends CalculatorTable>(props: WorkbenchProps<T>) {
+export function CalculatorPage<T extends CalculatorTable>(props: CalculatorPageProps<T>) {
   const { table, title, nothing, kinds = [], tools, children } = props;
   const send = useSend();
   const { document } = useSessionState();
@@ -84,10 +84,10 @@ export function Workbench<T extends CalculatorTable>(props: WorkbenchProps<T>) {
       </div>
     );
   return (
-    <div className="workbench" onKeyDown={keyDown}>
+    <div className="calculator-page" onKeyDown={keyDown}>
       <div className="page-head">
         <h2>{title}</h2>
-        <div className="workbench-list" role="radiogroup" tabIndex={-1} aria-label={title} onKeyDown={radioKeys}>
+        <div className="calculator-page-list" role="radiogroup" tabIndex={-1} aria-label={title} onKeyDown={radioKeys}>
           {listed.map(({ id, name }) => (
             <button
               key={id}
@@ -106,7 +106,7 @@ export function Workbench<T extends CalculatorTable>(props: WorkbenchProps<T>) {
           <Icon name="add" />
           {t('calculators.new', { word })}
         </button>
-        <span className="workbench-tools">
+        <span className="calculator-page-tools">
           {tools}
           <Dropdown align="end">
             <Dropdown.Toggle
@@ -140,8 +140,10 @@ export function Workbench<T extends CalculatorTable>(props: WorkbenchProps<T>) {
 /** F6 goes from the terms to the figures beside them, and back. */
 function keyDown(event: KeyboardEvent<HTMLDivElement>) {
   if (event.key !== 'F6') return;
-  const inTerms = (event.target as Element).closest('.bench-terms') !== null;
-  const others = inTerms ? ['.bench-answer .grid', '.bench-answer button'] : ['.bench-terms :is(input, select)'];
+  const inTerms = (event.target as Element).closest('.calculator-terms') !== null;
+  const others = inTerms
+    ? ['.calculator-answer .grid', '.calculator-answer button']
+    : ['.calculator-terms :is(input, select)'];
   const found = others.map((other) => event.currentTarget.querySelector<HTMLElement>(other));
   found.find((each) => each !== null)?.focus();
   event.preventDefault();
@@ -150,7 +152,7 @@ function keyDown(event: KeyboardEvent<HTMLDivElement>) {
 interface NameDialogProps {
   readonly title: string;
   readonly name: string;
-  readonly kinds: NonNullable<WorkbenchProps<CalculatorTable>['kinds']>;
+  readonly kinds: NonNullable<CalculatorPageProps<CalculatorTable>['kinds']>;
   readonly onName: (name: string, settings: Readonly<Record<string, string>>) => string | null;
   readonly onClose: () => void;
 }

@@ -2,12 +2,12 @@ import { speakerFor } from '../language.ts';
 import { dayOf } from '@haushalt/core';
 import { FEW_VALUES, json } from './json.ts';
 import type { Routing } from './routing.ts';
-import { readHandOver, readPages } from './handOverSchemas.ts';
+import { readExportRequest, readPages } from './exportSchemas.ts';
 import { answerStreamed } from './streamed.ts';
 import { fileName, sendJson, abortOnClose, type AppServices } from './appServices.ts';
 
 /** The routes by which a plan is handed over, below /api/plans/:id: its pages as they will be, and files of it. */
-export function handOverRoutes(routing: Routing, { store, work, now, report }: AppServices): void {
+export function exportRoutes(routing: Routing, { store, work, now, report }: AppServices): void {
   const body = json({ size: 64 << 10, values: FEW_VALUES });
   const today = () => dayOf(now());
 
@@ -40,20 +40,20 @@ export function handOverRoutes(routing: Routing, { store, work, now, report }: A
     'post',
     '/plans/:id/files',
     async ({ request, response, plan: { id } }) => {
-      const { handOver, language = speakerFor(request).language } = readHandOver(request.body);
+      const { exportRequest, language = speakerFor(request).language } = readExportRequest(request.body);
       const task = {
-        kind: 'handOver',
+        kind: 'export',
         database: store.file,
         planId: id,
-        handOver,
+        exportRequest,
         today: today(),
         language,
       } as const;
       await answerStreamed(
         response,
         async (progress, signal) => {
-          const { name, file } = await work.slow.do<'handOver'>(task, { progress, signal });
-          return { head: { name: fileName(name, handOver.kind) }, content: file };
+          const { name, file } = await work.slow.do<'export'>(task, { progress, signal });
+          return { head: { name: fileName(name, exportRequest.kind) }, content: file };
         },
         report,
       );

@@ -1,17 +1,17 @@
 import { messageFor, type Text } from '../../message.ts';
 import { numberInMonth, previousDay } from '../../calendar/day.ts';
 import { isDay } from '../../calendar/readDate.ts';
-import { isDue, nextDue, numberOfDay } from '../../ledger/standing.ts';
+import { isDue, nextDue, numberOfDay } from '../../ledger/recurring.ts';
 import { sideOfLine } from '../../ledger/entries.ts';
 import { upgradeRow } from '../schema/columns.ts';
-import { datedId, TABLES, type StandingEntryRow } from '../schema/tables.ts';
+import { datedId, TABLES, type RecurringEntryRow } from '../schema/tables.ts';
 import { deleteWithAll } from '../../graph/references.ts';
 import { refused } from '../schema/refusal.ts';
 import type { Draft } from '../document/draft.ts';
 import { checkFigure, checkNewId, checkText, checkWhole, existing } from './guards.ts';
 import { positionBefore } from './placing.ts';
 import { command, type Words } from './command.ts';
-import { columnsBut, date, id, leftOut, some, yesNo } from './fields.ts';
+import { columnsBut, date, id, optional, some, yesNo } from './fields.ts';
 import { rowsWhere } from '../document/rowTable.ts';
 
 const calledIn = (standing: string, words: Words): Text => {
@@ -20,7 +20,7 @@ const calledIn = (standing: string, words: Words): Text => {
 };
 
 /** What is done with recurring entries. */
-export const standingEntryCommands = {
+export const recurringEntryCommands = {
   /** Makes a recurring entry, or changes what is said of it, for all of its days. */
   'standing.set': command({
     fields: { standing: id, settings: some(columnsBut('standingEntries', 'position', 'dayOfMonth', 'goesOnFrom')) },
@@ -36,7 +36,7 @@ export const standingEntryCommands = {
       if (!before) checkNewId(draft, standing);
       const row = { ...(before ?? fresh(draft, standing)), ...settings };
       const isMoved = before !== null && (row.from !== before.from || row.rhythm !== before.rhythm);
-      putStanding(draft, isMoved ? { ...row, dayOfMonth: null } : row);
+      storeRecurring(draft, isMoved ? { ...row, dayOfMonth: null } : row);
     },
   }),
 
@@ -49,7 +49,7 @@ export const standingEntryCommands = {
       standing: id,
       as: id,
       from: date,
-      first: leftOut(date),
+      first: optional(date),
       settings: some(columnsBut('standingEntries', 'position', 'from', 'dayOfMonth', 'goesOnFrom')),
     },
     label: ({ standing, from }, words) =>
@@ -63,11 +63,11 @@ export const standingEntryCommands = {
       if (first !== undefined && first < from)
         throw refused('invalid', messageFor('command.firstDateBeforeChange'), 'first');
       const changed = { ...row, ...settings };
-      if (from <= row.from) return putStanding(draft, first === undefined ? changed : startingOn(changed, first));
+      if (from <= row.from) return storeRecurring(draft, first === undefined ? changed : startingOn(changed, first));
       checkNewId(draft, as);
       const next = goingOn(row, changed, from, first);
       draft.set('standingEntries', { ...row, until: earlier(row.until, previousDay(from)) });
-      putStanding(draft, { ...next, id: as, goesOnFrom: row.id, position: fresh(draft, as).position });
+      storeRecurring(draft, { ...next, id: as, goesOnFrom: row.id, position: fresh(draft, as).position });
       for (const skip of [...rowsWhere(draft.document.standingSkips, 'standing', standing)]) {
         if (skip.due < from) continue;
         draft.delete('standingSkips', skip.id);
@@ -104,30 +104,35 @@ export const standingEntryCommands = {
   }),
 };
 
-const startingOn = (row: StandingEntryRow, day: string): StandingEntryRow => ({ ...row, from: day, dayOfMonth: null });
+const startingOn = (row: RecurringEntryRow, day: string): RecurringEntryRow => ({
+  ...row,
+  from: day,
+  dayOfMonth: null,
+});
 
 const earlier = (a: string | null, b: string): string => (a !== null && a < b ? a : b);
 
 /** How a recurring entry goes on from a day: on the days it had, unless it comes round otherwise or another day is said. */
-function goingOn(row: StandingEntryRow, changed: StandingEntryRow, from: string, first?: string): StandingEntryRow {
+function goingOn(row: RecurringEntryRow, changed: RecurringEntryRow, from: string, first?: string): RecurringEntryRow {
   if (first !== undefined) return startingOn(changed, first);
-  const isSameRhythm = changed.rhythm === row.rhythm && changed.every === row.every && changed.lastDay === row.lastDay;
+  const isSameFrequency =
+    changed.rhythm === row.rhythm && changed.every === row.every && changed.lastDay === row.lastDay;
   const endless = { ...row, until: null };
-  const next = isSameRhythm ? nextDue(endless, previousDay(from)) : null;
+  const next = isSameFrequency ? nextDue(endless, previousDay(from)) : null;
   if (next === null) return startingOn(changed, from);
   const number = numberOfDay(row);
   return { ...changed, from: next, dayOfMonth: row.lastDay || numberInMonth(next) === number ? null : number };
 }
 
-function fresh(draft: Draft, standing: string): StandingEntryRow {
+function fresh(draft: Draft, standing: string): RecurringEntryRow {
   return upgradeRow(TABLES.standingEntries, {
     id: standing,
     from: '',
     position: positionBefore(draft, 'standingEntries', null, standing),
-  }) as StandingEntryRow;
+  }) as RecurringEntryRow;
 }
 
-function putStanding(draft: Draft, row: StandingEntryRow): void {
+function storeRecurring(draft: Draft, row: RecurringEntryRow): void {
   checkText(row.what, 'what', 200);
   if (row.line !== null) {
     existing(draft, 'lines', row.line, messageFor('command.thisLine'));

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { parsePlan } from '../file/file.ts';
-import { migrateCommand } from './former.ts';
+import { migrateCommand } from './renamed.ts';
 import { decide } from './decide.ts';
 
 describe('a command given in an earlier version', () => {

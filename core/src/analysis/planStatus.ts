@@ -1,4 +1,4 @@
-import { stretchOfYear } from '../calendar/calendar.ts';
+import { rangeOfYear } from '../calendar/calendar.ts';
 import { addMonths, yearOf, type Month } from '../calendar/month.ts';
 import { totalOf } from '../calendar/rollup.ts';
 import { isInTheRed } from '../figure/compare.ts';
@@ -8,7 +8,7 @@ import { planOf } from '../plan/document/document.ts';
 import { NET } from '../plan/schema/totals.ts';
 
 /** How a plan stands, for the list of plans. */
-export interface Standing {
+export interface PlanStatus {
   readonly firstMonth: Month;
   readonly lastMonth: Month;
   readonly months: number;
@@ -22,7 +22,7 @@ export interface Standing {
 }
 
 /** How a plan stands, seen from the month that is today. */
-export function standingOf(model: PlanModel, today: Month): Standing {
+export function planStatus(model: PlanModel, today: Month): PlanStatus {
   const plan = planOf(model.document);
   const lastMonth = addMonths(plan.firstMonth, plan.months - 1);
   const net = figuresOf(model.seriesOf(NET)!);
@@ -34,7 +34,7 @@ export function standingOf(model: PlanModel, today: Month): Standing {
     months: plan.months,
     year,
     yearBegins: plan.yearBegins,
-    netOfYear: totalOf(net, stretchOfYear(model.calendar, year)),
+    netOfYear: totalOf(net, rangeOfYear(model.calendar, year)),
     monthsInTheRed: net.filter((figure) => figure !== null && isInTheRed(figure)).length,
   };
 }

@@ -9,7 +9,7 @@ import { addressIn, type Review, type RowRule } from './review.ts';
  * Reviews a row for a reference to one shared cell that moves along with the months, so that from the second month on it
  * looks at nothing. `alike` are the months with the row's formula, by their place.
  */
-export function reviewSlides(
+export function reviewShiftedReferences(
   review: Review,
   row: BlockRow,
   { formula, departs }: RowRule & { readonly formula: object },
@@ -40,7 +40,7 @@ export function reviewSlides(
         label: assumption.label,
         cell: addressIn(index, column + movedBy(later[0]!)),
       }),
-      mend: messageFor('formats.audit.fix.reference', {
+      fix: messageFor('formats.audit.fix.reference', {
         cell: addressIn(index, column).replace(/^([A-Z]+)/, '$$$1$$'),
       }),
       money,

@@ -1,5 +1,5 @@
 import {
-  STANDING_RHYTHMS,
+  RECURRING_FREQUENCIES,
   addDays,
   minorUnitsIn,
   planOf,
@@ -7,8 +7,8 @@ import {
   sideOfLine,
   today,
   writeForEntry,
-  type StandingEntryRow,
-  type StandingRhythm,
+  type RecurringEntryRow,
+  type RecurringFrequency,
 } from '@haushalt/core';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
@@ -27,7 +27,7 @@ import { useDraft } from '../../ui/useDraft.ts';
 
 interface StandingFormProps {
   /** The one that is changed; `null` for a new one. */
-  readonly row: StandingEntryRow | null;
+  readonly row: RecurringEntryRow | null;
   readonly onClose: () => void;
 }
 
@@ -43,7 +43,7 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
     toAccount: row !== null && row.line !== null ? (row.toAccount ?? '') : '',
     account: row?.account ?? accountOptions(document)[0]?.value ?? '',
     amount: row?.amount == null ? '' : writeForEntry(row.amount, 'money', plan.locale),
-    rhythm: row?.rhythm ?? ('month' as StandingRhythm),
+    rhythm: row?.rhythm ?? ('month' as RecurringFrequency),
     every: String(row?.every ?? 1),
     from: row?.from ?? today(),
     lastDay: row?.lastDay ?? false,
@@ -180,9 +180,9 @@ export function StandingForm({ row, onClose }: StandingFormProps) {
         <Select
           aria-label={t('spending.frequency')}
           value={given.rhythm}
-          onChange={(event) => put({ rhythm: event.target.value as StandingRhythm })}
+          onChange={(event) => put({ rhythm: event.target.value as RecurringFrequency })}
         >
-          {STANDING_RHYTHMS.map((rhythm) => (
+          {RECURRING_FREQUENCIES.map((rhythm) => (
             <option key={rhythm} value={rhythm}>
               {t(`spending.rhythms.${rhythm}`)}
             </option>
