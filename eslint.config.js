@@ -3,8 +3,9 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import jsxA11y from 'eslint-plugin-jsx-a11y';
 import globals from 'globals';
 import tseslint from 'typescript-eslint';
+import { own } from './scripts/lintRules.mjs';
 
-/** What is done to an element with the pointer. */
+/** Handlers of what is done to an element with the pointer. */
 const POINTED = ['onClick', 'onDoubleClick', 'onMouseDown', 'onMouseUp'];
 
 const SAID = '/^(aria-label|title|label|placeholder|words|heading|text|also|hint|alt)$/';
@@ -45,7 +46,10 @@ export default tseslint.config(
   js.configs.recommended,
   tseslint.configs.strict,
   {
+    plugins: { own },
     rules: {
+      'own/names': 'error',
+      'own/comments': 'error',
       // Indexing is checked by the compiler; the marks say that a place is known to be filled.
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],

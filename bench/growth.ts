@@ -25,7 +25,7 @@ const list: Document = parsePlan({
   listCells: Array.from({ length: ITEMS }, (_, index) => ({ item: `i${index}`, column: 'amount', figure: index })),
 });
 
-/** How long one of so many cells takes, in milliseconds: decided and recalculated. */
+/** Returns how long one of so many cells takes, in milliseconds: decided and recalculated. */
 function perCellSet(count: number): number {
   const model = new Model(list);
   const cells = Array.from({ length: count }, (_, index) => ({ item: `i${index}`, column: 'twice', value: index }));
@@ -36,7 +36,7 @@ function perCellSet(count: number): number {
   return (performance.now() - begun) / count;
 }
 
-/** How long a plan takes to be computed whose fund looks for its deposit, in milliseconds. */
+/** Returns how long a plan takes to be computed whose fund looks for its deposit, in milliseconds. */
 function searchedDeposit(isWithdrawn: boolean): number {
   const document = parsePlan({
     version: 1,

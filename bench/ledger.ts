@@ -27,7 +27,7 @@ const LINES = 60;
 const MONTHS = 60;
 const SYLLABLES = 'ba be bo da den di ein el er fa fei gar ge ha hal he il in ka ke kl la lei ma mer mi na ne ni on pa per ra rei ro sa sen si ta ten ti un ver vo wa wer zi zu'.split(' '); // prettier-ignore
 
-/** What a ledger of a hundred thousand entries comes to, by line and month, read from a database file. */
+/** Returns what a ledger of a hundred thousand entries comes to, by line and month, read from a database file. */
 export function ledgerRows(): Row[] {
   const folder = mkdtempSync(join(tmpdir(), 'haushalt-ledger-'));
   try {
@@ -51,8 +51,8 @@ export function ledgerRows(): Row[] {
     store.create(newPlan({ id: 'bench', ...settings }), 'local', entries);
     const sums = medianOf(9, 1, () => store.ledger.sums('bench')) / 1000;
     const page = { offset: 0, limit: 100 };
-    const asked = { ...ALL_ENTRIES, from: firstDay(first), to: lastDay(addMonths(first, 11)), lines: ['line-7'] };
-    const listed = medianOf(9, 3, () => store.ledger.list('bench', asked, page)) / 1000;
+    const requested = { ...ALL_ENTRIES, from: firstDay(first), to: lastDay(addMonths(first, 11)), lines: ['line-7'] };
+    const listed = medianOf(9, 3, () => store.ledger.list('bench', requested, page)) / 1000;
     const searched = medianOf(9, 3, () => store.ledger.list('bench', { ...ALL_ENTRIES, text: words[7]! }, page));
     // What the speed table compares with: SQLite reading every entry once, in the same run.
     const database = new Database(join(folder, 'bench.db'), { readonly: true });
@@ -107,14 +107,14 @@ export function importRows(): Row[] {
       place: { id: 'formats.place.line', values: { line: index } },
     }));
     // A tenth of it is there already.
-    const known = lines.slice(0, STATEMENT / 10).map(({ date, what, amount, reference }, index) =>
+    const existing = lines.slice(0, STATEMENT / 10).map(({ date, what, amount, reference }, index) =>
       entryOf(`known-${index}`, { date, what, amount, reference, account: 'bank' }),
     ); // prettier-ignore
     const store = openStore(join(folder, 'bench.db'));
     let nth = 0;
     const takenIn = () => {
       const id = `plan-${++nth}`;
-      store.create(plan(id), 'local', known);
+      store.create(plan(id), 'local', existing);
       const { document } = store.document(id);
       const begun = performance.now();
       const entries = store.ledger.ofAccount(id, 'bank', '2025-12-01', '2027-02-01');
@@ -147,10 +147,10 @@ export function importRows(): Row[] {
       database.transaction(() => rows.forEach((row) => insert.run({ planId, ...row })))();
       return performance.now() - begun;
     };
-    const [taken, bare] = inTurn(takenIn, insertedBare);
+    const [count, bare] = inTurn(takenIn, insertedBare);
     store.close();
     database.close();
-    return [atMost('10,000 rows of a statement taken in, over inserting them bare', taken / bare, 4, '×')];
+    return [atMost('10,000 rows of a statement taken in, over inserting them bare', count / bare, 4, '×')];
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
@@ -159,5 +159,5 @@ export function importRows(): Row[] {
 /** The medians of what two works say they took, in turn, so that both meet the same state of the machine; after a first round. */
 function inTurn(a: () => number, b: () => number): [number, number] {
   const rounds = Array.from({ length: 10 }, () => [a(), b()] as const).slice(1);
-  return [median(rounds.map(([of]) => of)), median(rounds.map(([, of]) => of))];
+  return [median(rounds.map(([ratio]) => ratio)), median(rounds.map(([, ratio]) => ratio))];
 }

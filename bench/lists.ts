@@ -4,7 +4,7 @@ import { atMost, mediansInTurn, medianOf, type Row } from './measure.ts';
 import { randomFrom } from './random.ts';
 
 const ITEMS = 5000;
-/** How often both are run before they are measured. */
+/** States how often both are run before they are measured. */
 const WARM_UP = 2000;
 const RULES = {
   extended: 'Quantity * Price * Index',

@@ -1,7 +1,7 @@
 import { parsePlan, type Document } from '@haushalt/core';
 import { randomFrom } from './random.ts';
 
-/** What a line of the bench plan computes; `a`, `b` and `c` are indexes of earlier lines, `rate` of an assumption. */
+/** Describes what a line of the bench plan computes; `a`, `b` and `c` are indexes of earlier lines, `rate` of an assumption. */
 export type BenchLine =
   | {
       readonly kind: 'amount';

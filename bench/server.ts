@@ -12,7 +12,7 @@ import { atMost, atLeast, type Row } from './measure.ts';
 
 const FIRST = toMonth('2026-01');
 const ENTRIES = 100_000;
-/** How many commands wait together while one is away for a moment, or types faster than the network answers. */
+/** States how many commands wait together while one is away for a moment, or types faster than the network answers. */
 const QUEUED = 20;
 
 /** The rows about the server: in a thread of its own with a real database file, asked over HTTP. */
@@ -37,7 +37,7 @@ export async function serverRows(): Promise<Row[]> {
     };
     const command = (plan: string, lines: number, months: number) =>
       ask('POST', `/api/plans/${plan}/commands`, order(lines, months));
-    /** What waits, sent together as a page does it; how many of it were acknowledged. */
+    /** Returns what waits, sent together as a page does it; how many of it were acknowledged. */
     const queue = async () => {
       const orders = Array.from({ length: QUEUED }, () => order(20, 12));
       const { answers } = JSON.parse(await ask('POST', '/api/plans/small/queue', { orders })) as { answers: unknown[] };
@@ -50,8 +50,8 @@ export async function serverRows(): Promise<Row[]> {
         ['small', 20, 12],
         ['large', 300, 600],
       ] as const) {
-        const taken = await timed(() => command(plan, lines, months));
-        if (round >= 50) times[plan].push(taken);
+        const count = await timed(() => command(plan, lines, months));
+        if (round >= 50) times[plan].push(count);
       }
     }
     const opened: number[] = [];
@@ -128,7 +128,7 @@ function listen(port: number) {
   });
 }
 
-/** How much a second is done by clients that each do one work after the other; works say how much they did. */
+/** Returns how much a second is done by clients that each do one work after the other; works say how much they did. */
 async function perSecond(clients: number, work: () => Promise<number>): Promise<number> {
   const end = performance.now() + 3000;
   let done = 0;
@@ -143,7 +143,7 @@ async function perSecond(clients: number, work: () => Promise<number>): Promise<
   return done / ((performance.now() - begun) / 1000);
 }
 
-/** How many transactions a second SQLite commits by itself, of the rows a command writes, with the same durability. */
+/** Returns how many transactions a second SQLite commits by itself, of the rows a command writes, with the same durability. */
 function bareTransactions(file: string): number {
   const database = new Database(file);
   database.pragma('journal_mode = WAL');

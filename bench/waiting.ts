@@ -30,10 +30,10 @@ const newFigures = () =>
     figure: index,
   }));
 
-/** How long small requests are sent at least while something is under way, in milliseconds. */
+/** States how long small requests are sent at least while something is under way, in milliseconds. */
 const LEAST = 1500;
 
-/** How long small requests of a second client take, in the 99th percentile, while the server does something large for a first. */
+/** Returns how long small requests of a second client take, in the 99th percentile, while the server does something large for a first. */
 export async function waitingRows(): Promise<Row[]> {
   const folder = mkdtempSync(join(tmpdir(), 'haushalt-waiting-'));
   const file = join(folder, 'bench.db');

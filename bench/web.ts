@@ -20,7 +20,7 @@ const KEY_PAUSE = 120;
 const PROGRAM = fileURLToPath(new URL('../../cli/bin/haushalt.js', import.meta.url));
 
 /**
- * What one edit took, in milliseconds: the processor time of the scripts of the key that confirms it, which other work on
+ * Describes what one edit took, in milliseconds: the processor time of the scripts of the key that confirms it, which other work on
  * the machine does not lengthen, and the time until it was painted, which it does.
  */
 interface Edit {

@@ -64,7 +64,7 @@ export class Application {
 }
 
 interface Fixtures {
-  /** Whether a test has a server of its own: one that is stopped, or whose list of plans is looked at. */
+  /** True when a test has a server of its own: one that is stopped, or whose list of plans is looked at. */
   alone: boolean;
   /** The moment that is the present one to the program and to the page; of its own where a test needs a certain day. */
   now: string;

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { Budget, expect, test } from './application.ts';
 
-/** What has the keyboard: never the page as a whole, where no key does anything. */
+/** Returns what has the keyboard: never the page as a whole, where no key does anything. */
 const active = (page: Page) =>
   page.evaluate(() => {
     const element = document.activeElement;
@@ -116,7 +116,7 @@ test('Ctrl+Z in a field that was just taken takes that back, and in one that is 
   await expect(rate).toHaveValue('9');
 });
 
-/** What leads out of the plan, takes something away for good, or opens what a browser asks for itself. */
+/** States what leads out of the plan, takes something away for good, or opens what a browser asks for itself. */
 const APART = /^(Delete|Leave|Remove|Sign out|Print|Import|Fetch|Send|Undo|Redo)/;
 
 test('whatever is pressed beside the figures, the keyboard is left within the window, and Escape leaves it there', async ({

@@ -90,7 +90,7 @@ async function go(page: Page, address: string): Promise<void> {
   await follow(address);
 }
 
-/** What is around every page of a plan, and looked at with the first of them. */
+/** States what is around every page of a plan, and looked at with the first of them. */
 const FRAME = ['.shell-head', '.shell-nav', '.paper text ~ text ~ text ~ text'];
 
 /** The widths a view is looked at in: a desktop's last, as what is opened next is opened there. */

@@ -16,21 +16,26 @@ export function unreadable(page: Page): Promise<string[]> {
       right: number;
       top: number;
       bottom: number;
-      /** Whether it can be scrolled into sight. */
+      /** True when it can be scrolled into sight. */
       scrolls: boolean;
       isCut: boolean;
     }
-    /** What its ancestors leave to be seen of a text. */
+    /** Returns what its ancestors leave to be seen of a text. */
     const sightOf = (element: Element, text: DOMRect): Sight => {
       const sight = { left: 0, right: innerWidth, top: 0, bottom: innerHeight, scrolls: false, isCut: false };
       let hasEllipsis = false;
-      for (let at: Element | null = element; at && at !== document.documentElement; at = at.parentElement) {
-        const style = getComputedStyle(at);
-        const box = at.getBoundingClientRect();
+      for (
+        let ancestor: Element | null = element;
+        ancestor && ancestor !== document.documentElement;
+        ancestor = ancestor.parentElement
+      ) {
+        const style = getComputedStyle(ancestor);
+        const box = ancestor.getBoundingClientRect();
         hasEllipsis ||= style.textOverflow === 'ellipsis';
         if (style.position === 'fixed') break;
         if (style.overflowX !== 'visible') {
-          const canScroll = ['auto', 'scroll'].includes(style.overflowX) && at.scrollWidth > at.clientWidth + 1;
+          const canScroll =
+            ['auto', 'scroll'].includes(style.overflowX) && ancestor.scrollWidth > ancestor.clientWidth + 1;
           sight.scrolls ||= canScroll;
           const isBeyond = text.right > box.right + 2 || text.left < box.left - 2;
           sight.isCut ||= !sight.scrolls && isBeyond && !hasEllipsis;
@@ -44,7 +49,7 @@ export function unreadable(page: Page): Promise<string[]> {
       }
       return sight;
     };
-    /** Whether what is at a point may lie over a text. */
+    /** Returns whether what is at a point may lie over a text. */
     const mayCover = (hit: Element, element: Element): boolean => {
       if (hit === element || element.contains(hit) || hit.contains(element)) return true;
       if (hit.closest(overlays) && !element.closest('.modal, [role=dialog]')) return true;

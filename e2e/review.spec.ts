@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { choose, expect, setMonth, test } from './application.ts';
 
-test('checks lead to their place, are mended at one click, and set aside with a reason', async ({ page, budget }) => {
+test('checks lead to their place, are fixed at one click, and dismissed with a reason', async ({ page, budget }) => {
   // A number typed in that is an assumption's value.
   await budget.select('Pharmacy', 1);
   await page.keyboard.type('40 * (1 + 5.5%)');
@@ -13,8 +13,8 @@ test('checks lead to their place, are mended at one click, and set aside with a 
   await typed.getByRole('button', { name: 'Replace it with Energy prices' }).click();
   await expect(typed).toHaveCount(0);
 
-  // The place says how many there are besides; one set aside is not among them.
-  const count = page.getByRole('banner').getByRole('link', { name: /^\d+ checks$/ });
+  // The link says how many there are; a dismissed one is not among them.
+  const count = page.getByRole('banner').getByRole('link', { name: /^\d+ findings$/ });
   const before = parseInt(await count.innerText(), 10);
   const red = page.getByRole('listitem').filter({ hasText: 'In 2026, expenses exceed income' });
   await red.getByRole('button', { name: 'Dismiss …' }).click();

@@ -2,8 +2,8 @@ import type { Page } from '@playwright/test';
 import { WRITTEN_FOR, choose, expect, expectAccessible, test } from './application.ts';
 
 /** Takes back what a notice tells of. */
-async function takeBack(page: Page, told: string): Promise<void> {
-  await page.locator('.toast').filter({ hasText: told }).last().getByRole('button', { name: 'Undo' }).click();
+async function takeBack(page: Page, text: string): Promise<void> {
+  await page.locator('.toast').filter({ hasText: text }).last().getByRole('button', { name: 'Undo' }).click();
 }
 
 const row = (page: Page, name: string) =>

@@ -1,6 +1,6 @@
 import { expect, test, type Budget } from './application.ts';
 
-/** What someone else does to the plan meanwhile. */
+/** Does what someone else does to the plan meanwhile. */
 const other = async ({ page, plan }: Budget, command: object) => {
   const response = await page.request.post(`${plan.replace('/plans/', '/api/plans/')}/commands`, {
     data: { id: crypto.randomUUID(), command },

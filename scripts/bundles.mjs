@@ -6,7 +6,7 @@ import { rolldown } from 'rolldown';
 const path = (relative) => fileURLToPath(new URL(`../${relative}`, import.meta.url));
 const isPackage = (id) => /^[^./]/.test(id);
 
-/** What is made: from which source, into which folder, under which name, and which of our packages it holds. */
+/** Describes what is made: from which source, into which folder, under which name, and which of our packages it holds. */
 const BUNDLES = [
   { source: 'language/src/index.ts', folder: 'language/dist/bundle', name: 'index', holds: [] },
   { source: 'core/src/index.ts', folder: 'core/dist/bundle', name: 'index', holds: [] },

@@ -13,7 +13,7 @@ if (!(minutes > 0)) {
   console.error('Say for how many minutes: npm run fuzz -- --minutes 5');
   process.exit(2);
 }
-/** How many times as many cases are drawn as in npm test. */
+/** States how many times as many cases are drawn as in npm test. */
 const TIMES = '10';
 const end = performance.now() + minutes * 60_000;
 let rounds = 0;

@@ -19,7 +19,7 @@ function sources() {
     .filter((path) => /\.(ts|tsx|js|mjs)$/.test(path) && existsSync(join(ROOT, path)));
 }
 
-/** What has been found well under a name, as hashes; `keep` adds some. */
+/** States what has been found well under a name, as hashes; `keep` adds some. */
 function memory(name) {
   const file = join(CACHE, `${name}.json`);
   const known = new Set(existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : []);
@@ -38,7 +38,7 @@ const contents = new Map(paths.map((path) => [path, hashOf(path, read(path))]));
 const lockfile = read('package-lock.json');
 
 async function rules() {
-  const { known, keep } = memory(`lint-${hashOf(lockfile, read('eslint.config.js')).slice(0, 16)}`);
+  const { known, keep } = memory(`lint-${hashOf(lockfile, read('eslint.config.js'), read('scripts/lintRules.mjs')).slice(0, 16)}`);
   const changed = paths.filter((path) => !known.has(contents.get(path)));
   if (changed.length === 0) return true;
   const eslint = new ESLint({ cwd: ROOT, warnIgnored: false });

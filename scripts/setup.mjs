@@ -18,7 +18,7 @@ import { fileURLToPath } from 'node:url';
 export const ROOT = fileURLToPath(new URL('..', import.meta.url));
 const CHROMIUM = '/usr/bin/chromium';
 const CHROMIUM_SHELL = '/usr/bin/chromium-headless-shell';
-/** What has been made once and is the same in every copy of the project: the compiled library, which files were found well. */
+/** States what has been made once and is the same in every copy of the project: the compiled library, which files were found well. */
 export const CACHE = join(process.env.XDG_CACHE_HOME ?? join(homedir(), '.cache'), 'haushalt');
 
 /** Runs a command in the project; ends the script with its status when it fails, unless `allowed`. */
@@ -68,7 +68,7 @@ function keptLibrary() {
   return join(CACHE, `better-sqlite3-${version}-${process.platform}-${process.arch}-${process.versions.modules}.node`);
 }
 
-/** Whether the database library can be used as it is. */
+/** Returns whether the database library can be used as it is. */
 function isLibraryThere() {
   const use = `new (require('better-sqlite3'))(':memory:')`;
   return existsSync(join(ROOT, LIBRARY)) && spawnSync(process.execPath, ['-e', use], { cwd: ROOT }).status === 0;
@@ -125,7 +125,7 @@ export function build() {
 /** A program of an installed package, without the detour of starting it by npm. */
 export const tool = (path, ...args) => [process.execPath, [join(ROOT, 'node_modules', path), ...args]];
 
-/** What compiles the packages, and what bundles the server's thread and the web application from their sources. */
+/** Commands: what compiles the packages, and what bundles the server's thread and the web application from their sources. */
 export const COMPILE = tool('typescript7/bin/tsc', '-b', 'language', 'core', 'formats', 'server', 'cli');
 export const PACKAGES = tool('../scripts/bundles.mjs');
 export const BUNDLE = tool('vite/bin/vite.js', 'build', '--config', 'web/vite.config.ts', '--logLevel', 'warn', 'web');

@@ -22,7 +22,7 @@ const begun = performance.now();
 installPackages();
 chromium();
 
-/** What tests keep for a while is kept in memory where there is plenty: no disk holds them up. */
+/** States what tests keep for a while is kept in memory where there is plenty: no disk holds them up. */
 const IN_MEMORY = '/dev/shm';
 const PLENTY = 2 ** 31;
 if (existsSync(IN_MEMORY)) {
@@ -31,9 +31,9 @@ if (existsSync(IN_MEMORY)) {
 }
 
 const results = { passed: 0, failed: 0 };
-/** How long each part took, in milliseconds. */
+/** Time each part took, in milliseconds. */
 const times = new Map([['Installing', performance.now() - begun]]);
-/** How many things wanted to run at once, at most: also what else the machine was doing. */
+/** Number of things that wanted to run at once, at most: also what else the machine was doing. */
 let load = 0;
 const watch = setInterval(() => (load = Math.max(load, loadavg()[0])), 5000);
 /** Every test that ran: `{ file, name, ms }`. */

@@ -30,11 +30,11 @@ export function checkCommand(): Command {
     .action((file: string, { all = false }: { all?: boolean }) => {
       const { document, entries } = readPlanFile(file);
       const model = new Model(document);
-      const found = [
+      const match = [
         ...findingsOf(model),
         ...(entries.length === 0 ? [] : ledgerFindingsOf(model, givenOfEntries(document, entries))),
       ];
-      const findings = found.map((finding) => ({ ...finding, reason: reasonOf(document, finding) }));
+      const findings = match.map((finding) => ({ ...finding, reason: reasonOf(document, finding) }));
       const open = findings.filter(({ reason }) => reason === null);
       for (const { message, place, kind, fix, otherFix, reason } of all ? findings : open) {
         const month =
@@ -58,7 +58,7 @@ function placeName(document: Document, id: string): string {
   return (label && say(label)) ?? document.accounts.get(id)?.name ?? id;
 }
 
-/** What the checks of a ledger look at, from all its entries; checked as of the day of the last of them. */
+/** Returns what the checks of a ledger look at, from all its entries; checked as of the day of the last of them. */
 function givenOfEntries(document: Document, entries: readonly LedgerEntry[]): LedgerGiven {
   const changes = entries.map((after) => ({ table: 'entries' as const, id: after.id, before: null, after }));
   const sums = sumsAfter([], changes);

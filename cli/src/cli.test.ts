@@ -17,7 +17,7 @@ const HOUSEHOLD = path('../../demo/household.haushalt.json');
 const STALL = path('../../demo/bread-stall.haushalt.json');
 const folder = mkdtempSync(join(tmpdir(), 'haushalt-cli-'));
 
-/** What a command prints, and how it ends: the program as it is started, but within this process. */
+/** Returns what a command prints, and how it ends: the program as it is started, but within this process. */
 function run(...args: string[]): Promise<{ code: number; out: string; error: string }> {
   return runTyping('', ...args);
 }
@@ -330,21 +330,21 @@ describe('haushalt person', () => {
       const url = await new Promise<string>((resolve) =>
         server.stdout.on('data', (chunk: Buffer) => resolve(/http:\S+/.exec(chunk.toString())![0])),
       );
-      const at = url.replace('0.0.0.0', '127.0.0.1');
+      const address = url.replace('0.0.0.0', '127.0.0.1');
       const signIn = (password: string) =>
-        fetch(`${at}/api/session`, {
+        fetch(`${address}/api/session`, {
           method: 'POST',
           headers: { 'content-type': 'application/json' },
           body: JSON.stringify({ who: 'mara', password, stay: false }),
         });
-      expect((await fetch(`${at}/api/plans`)).status).toBe(401);
+      expect((await fetch(`${address}/api/plans`)).status).toBe(401);
       const signedIn = await signIn('lantern-loaf-canal');
       expect(signedIn.status).toBe(200);
       const cookie = signedIn.headers.getSetCookie()[0]!.split(';')[0]!;
-      expect((await fetch(`${at}/api/plans`, { headers: { cookie } })).status).toBe(200);
+      expect((await fetch(`${address}/api/plans`, { headers: { cookie } })).status).toBe(200);
       // On the machine itself a password is replaced while the server runs; who was signed in is not any more.
       expect((await typed('paper-heron-attic\n', 'person', 'reset', 'mara@home.example')).code).toBe(0);
-      expect((await fetch(`${at}/api/plans`, { headers: { cookie } })).status).toBe(401);
+      expect((await fetch(`${address}/api/plans`, { headers: { cookie } })).status).toBe(401);
       expect((await signIn('lantern-loaf-canal')).status).toBe(401);
       expect((await signIn('paper-heron-attic')).status).toBe(200);
       expect((await typed('x\n', 'person', 'reset', 'Nobody')).error).toContain('There is no person with the name');
@@ -473,7 +473,7 @@ describe('haushalt statement', () => {
     expect(JSON.parse(both.out)).toMatchObject({ new: 3 });
     const { entries } = JSON.parse(readFileSync(out, 'utf8')) as { entries: { what?: string; account?: string }[] };
     const taken = entries.filter(({ what }) => what?.startsWith('Somebody'));
-    expect(taken.map(({ account: of }) => of)).toEqual(['Card', 'Card', 'Cash']);
+    expect(taken.map(({ account: id }) => id)).toEqual(['Card', 'Card', 'Cash']);
     const alone = statement(ofx.replace(account('8888002', entry('20261116', '-7.00', 'c')), ''));
     expect(JSON.parse((await run('statement', HOUSEHOLD, alone, '--account', 'Card')).out)).toMatchObject({ new: 2 });
     expect((await run('statement', HOUSEHOLD, file, '--account', '7777001=Purse')).error).toContain(

@@ -119,14 +119,14 @@ async function planOfWorkbook(
   }
 }
 
-/** What an audit found, with its messages as sentences. */
+/** Returns what an audit found, with its messages as sentences. */
 const inWords = ({ findings, cells, remarks }: AuditedWorkbook) => ({
   findings: findings.map((finding) => ({ ...finding, message: say(finding.message), fix: say(finding.fix) })),
   cells: { ...cells, differences: cells.differences.map((each) => ({ ...each, reason: say(each.reason) })) },
   remarks: remarks.map(say),
 });
 
-/** What is said of a workbook in a file. */
+/** Returns what is said of a workbook in a file. */
 function readCorrections(file: string): ReadingCorrections {
   let text: string;
   try {
@@ -142,5 +142,5 @@ function readCorrections(file: string): ReadingCorrections {
   }
 }
 
-/** How many differing cells are printed. */
+/** States how many differing cells are printed. */
 const MOST_SHOWN = 20;

@@ -9,7 +9,7 @@ import { hashOfNew, openStore } from '@haushalt/server';
 import { seldomOrOften } from '../../core/src/testing/setup.ts';
 
 const PROGRAM = fileURLToPath(new URL('../bin/haushalt.js', import.meta.url));
-/** How often the server is killed, on so many databases at once. */
+/** States how often the server is killed, on so many databases at once. */
 const KILLS = seldomOrOften(3, 200);
 const DATABASES = seldomOrOften(1, 4);
 const NAMES = ['Mara', 'Kofi', 'Ines'] as const;
@@ -49,16 +49,17 @@ async function start(folder: string): Promise<{ base: string; kill: () => Promis
 /** A plan three people share: the first owns it, the others may change it. */
 async function shared(folder: string): Promise<void> {
   const store = openStore(join(folder, 'haushalt.db'));
-  const at = '2026-01-01T00:00:00Z';
+  const moment = '2026-01-01T00:00:00Z';
   const hash = await hashOfNew(PASSWORD, []);
   store.people.change('local', NAMES[0], '');
   store.people.setPassword('local', hash);
-  for (const name of NAMES.slice(1)) store.people.add({ id: name, name, address: '', createdAt: at, password: hash });
+  for (const name of NAMES.slice(1))
+    store.people.add({ id: name, name, address: '', createdAt: moment, password: hash });
   store.create(newPlan({ id: 'p', name: 'Kills', currency: 'EUR', locale: 'en-IE', firstMonth: '2026-01', months: 600 }), 'local'); // prettier-ignore
   store.carryOut('p', 'local', 'g', { kind: 'group.add', id: 'g', name: 'G', side: 'income', rhythm: null, before: null }); // prettier-ignore
   for (const name of NAMES) {
     store.carryOut('p', 'local', name, { kind: 'line.add', id: name, group: 'g', name, unit: 'money', before: null });
-    if (name !== NAMES[0]) store.sharing.grant('p', name, 'editor', at);
+    if (name !== NAMES[0]) store.sharing.grant('p', name, 'editor', moment);
   }
   store.close();
 }

@@ -16,7 +16,7 @@ import { languageOfTerminal, speak, speaking, t } from './language.ts';
 import { HELP, commandsOf, mistakeInWords } from './usage.ts';
 import { VERSION } from './version.ts';
 
-/** What the command line answers what cannot be done with. */
+/** States what the command line answers what cannot be done with. */
 const USAGE_ERROR = 2;
 
 /** Carries out a command line, without the program's own name; `process.exitCode` says how it ended where not with 0. */

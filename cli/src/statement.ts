@@ -29,7 +29,7 @@ interface StatementOptions {
   readonly format: 'json' | 'text';
 }
 
-/** How many entries came to what: new ones are assigned by a rule, or not. */
+/** Describes how many entries came to what: new ones are assigned by a rule, or not. */
 interface Counts {
   readonly new: number;
   readonly known: number;
@@ -137,7 +137,7 @@ function sumOf(previewed: readonly PreviewedStatement[]): Counts {
   };
 }
 
-/** What was said with --account: a name for the one account of a file, or its number with a name for each of several. */
+/** Returns what was said with --account: a name for the one account of a file, or its number with a name for each of several. */
 function accountsChosen(document: Document, texts: readonly string[]) {
   let account: string | null = null;
   const accounts: Record<string, string> = {};

@@ -1,7 +1,7 @@
 import type { Command, HelpConfiguration } from 'commander';
 import { t } from './language.ts';
 
-/** What commander calls the parts of a help text, and the message of each. */
+/** States what commander calls the parts of a help text, and the message of each. */
 const TITLES = {
   'Usage:': 'cli.help.usage',
   'Arguments:': 'cli.help.arguments',
@@ -27,7 +27,7 @@ export const HELP: HelpConfiguration = {
   },
 };
 
-/** How commander words a mistake, and how it is said here. A wording that is not known stays as it is. */
+/** States how commander words a mistake, and how it is said here. A wording that is not known stays as it is. */
 const MISTAKES: readonly (readonly [wording: RegExp, say: (parts: readonly string[]) => string])[] = [
   [/missing required argument '(.+)'/, ([name = '']) => t('cli.usage.missingArgument', { name })],
   [/option '(.+)' argument missing/, ([option = '']) => t('cli.usage.optionWithoutValue', { option })],
@@ -56,7 +56,7 @@ const MISTAKES: readonly (readonly [wording: RegExp, say: (parts: readonly strin
   ],
 ];
 
-/** What is wrong with a command line, in its language. */
+/** Returns what is wrong with a command line, in its language. */
 export function mistakeInWords(mistake: string): string {
   for (const [wording, write] of MISTAKES) {
     const match = wording.exec(mistake);

@@ -31,7 +31,7 @@ export function listOf(list: readonly Value[], joined: 'and' | 'or' | 'comma' | 
   return joined === 'and' ? { list } : { list, joined };
 }
 
-/** Whether two texts say the same. */
+/** Returns whether two texts say the same. */
 export function isSameText(one: Text, other: Text): boolean {
   return one === other || JSON.stringify(one) === JSON.stringify(other);
 }

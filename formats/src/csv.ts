@@ -10,7 +10,7 @@ const LIKE_A_FORMULA = /^[\t\r\n]|^\s*[=+@]|^\s*-(?!\d+(?:[.,]\d+)*(?:e[+-]?\d+)
 /** A text as it stands in a file that other programs open: one that they would take for a formula begins with an apostrophe. */
 export const harmless = (text: string): string => (LIKE_A_FORMULA.test(text) ? `'${text}` : text);
 
-/** What files of text begin with, so that programs read their letters as UTF-8. */
+/** States what files of text begin with, so that programs read their letters as UTF-8. */
 export const BYTE_ORDER_MARK = '\ufeff';
 
 /** A table as CSV (RFC 4180): commas, CRLF, figures in full with a decimal point. */

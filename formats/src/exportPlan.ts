@@ -13,11 +13,11 @@ import { sheetsToCsv, type CsvNotation } from './write/sheetCsv.ts';
 export const FILE_KINDS = ['pdf', 'ods', 'xlsx', 'csv'] as const;
 export type FileKind = (typeof FILE_KINDS)[number];
 
-/** What is on paper, and how. */
+/** Describes what is on paper, and how. */
 export interface PrintRequest extends BookChoice, Omit<PageSetup, 'hasContents' | 'date'> {
   /** The heading above all pages; the plan's name when it is empty. */
   readonly title: string;
-  /** Whether the contents stand at the beginning. */
+  /** True when the contents stand at the beginning. */
   readonly isBooklet: boolean;
 }
 
@@ -119,10 +119,10 @@ export async function exportPlan(
     case 'xlsx': {
       progress(0, t('formats.progress.convertingRules'));
       const workbook = liveWorkbook(source.model, { by: request.by, author: request.name }, source.ledgerSummary, source.entries()); // prettier-ignore
-      const told = (done: number) => progress(0.4 + 0.6 * done, t('formats.progress.writingSheets'));
-      told(0);
-      if (request.kind === 'ods') return (await import('./write/ods.ts')).writeOds(workbook, told);
-      return (await import('./write/xlsx.ts')).writeXlsx(workbook, told);
+      const report = (done: number) => progress(0.4 + 0.6 * done, t('formats.progress.writingSheets'));
+      report(0);
+      if (request.kind === 'ods') return (await import('./write/ods.ts')).writeOds(workbook, report);
+      return (await import('./write/xlsx.ts')).writeXlsx(workbook, report);
     }
   }
 }

@@ -44,13 +44,13 @@ export function partsOf<Formula extends Tree>(formula: Formula): readonly Formul
 
 /** All parts of a formula, itself first. */
 export function allPartsOf<Formula extends Tree>(formula: Formula): Formula[] {
-  const found: Formula[] = [];
+  const match: Formula[] = [];
   const open: Formula[] = [formula];
   for (let part = open.pop(); part !== undefined; part = open.pop()) {
-    found.push(part);
+    match.push(part);
     open.push(...partsOf(part).toReversed());
   }
-  return found;
+  return match;
 }
 
 /** The same formula with other parts: each is what `change` makes of it, told its place. A leaf stays as it is. */

@@ -44,7 +44,7 @@ export const dayInWords = (day: core.Day, notation: string, style?: 'long' | 'sh
     .in(notation)
     .day(style ? { day, style } : { day });
 
-/** What a line, total or figure of a plan is called, in the language of the file. */
+/** Returns what a line, total or figure of a plan is called, in the language of the file. */
 export function labelOf(document: core.Document, id: string): string | undefined {
   const label = core.labelOf(document, id);
   return label === undefined ? undefined : say(label);

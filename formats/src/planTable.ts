@@ -24,7 +24,7 @@ import {
 } from '@haushalt/core';
 import type { Table } from './table.ts';
 
-/** What the outputs of calculators are, as programs know it. */
+/** States what the outputs of calculators are, as programs know it. */
 const OF_CALCULATOR = {
   loans: 'loan',
   savings: 'savings fund',

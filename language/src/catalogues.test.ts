@@ -60,8 +60,8 @@ describe.each(LANGUAGES)('The catalogue in %s', (language) => {
   it('uses no value that the English texts do not have, so that each is given', async () => {
     const english = await textsOf('en');
     const foreign = Object.entries(await textsOf(language)).flatMap(([id, text]) => {
-      const known = placeholdersOf(english[id]!);
-      return [...placeholdersOf(text)].filter((name) => !known.has(name)).map((name) => `${id} {${name}}`);
+      const cache = placeholdersOf(english[id]!);
+      return [...placeholdersOf(text)].filter((name) => !cache.has(name)).map((name) => `${id} {${name}}`);
     });
     expect(foreign).toEqual([]);
   });
@@ -82,14 +82,14 @@ it('No text stands in the catalogue that nothing says', async () => {
       .filter((file) => file.isFile() && /(?<!\.test)\.tsx?$/.test(file.name))
       .map((file) => readFileSync(join(file.parentPath, file.name), 'utf8')),
   );
-  const said = new Set<string>();
+  const text = new Set<string>();
   // An id that is put together from the name of something: all that begin so.
   const begun = new Set<string>();
   for (const source of sources) {
-    for (const [, id] of source.matchAll(/['"`]([A-Za-z]+\.[\w@.]+)['"`]/g)) said.add(id!);
+    for (const [, id] of source.matchAll(/['"`]([A-Za-z]+\.[\w@.]+)['"`]/g)) text.add(id!);
     for (const [, beginning] of source.matchAll(/(?:\bt\(|messageFor\(|id: |\? )\s*`([A-Za-z]+\.[\w@.]*)\$\{/g))
       begun.add(beginning!);
   }
   const ids = Object.keys(await textsOf('en'));
-  expect(ids.filter((id) => !said.has(id) && ![...begun].some((beginning) => id.startsWith(beginning)))).toEqual([]);
+  expect(ids.filter((id) => !text.has(id) && ![...begun].some((beginning) => id.startsWith(beginning)))).toEqual([]);
 });

@@ -10,7 +10,7 @@ export { makerOf, type MessageOf, type PlainIdOf, type WriterOf } from './messag
 export { LANGUAGES, OWN_NAMES, Speaker, languageOf, localeOf, type Catalogue, type Language } from './speaker.ts';
 export { catalogueFor } from './catalogues.ts';
 
-/** What each package says: its ids, and the English texts their values are read from. */
+/** Describes what each package says: its ids, and the English texts their values are read from. */
 export type CoreTexts = typeof core;
 export type FormatsTexts = typeof formats;
 export type ServerTexts = typeof server;

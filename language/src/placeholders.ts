@@ -39,5 +39,5 @@ type Argument<S extends string, Stack extends string, Found> = S extends `${infe
 /** The values a text is written with: `{ name: Value, count: number }` for `{name} has {count, plural, …}`. */
 export type ValuesOf<Text extends string> = Scan<Text, 't', unknown>;
 
-/** What is handed over beside an id: nothing for a text without values. */
+/** Describes what is handed over beside an id: nothing for a text without values. */
 export type Given<Text extends string> = unknown extends ValuesOf<Text> ? [] : [values: ValuesOf<Text>];

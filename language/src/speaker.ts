@@ -5,7 +5,7 @@ import { isMessage, type DayValue, type ListValue, type Message, type MonthValue
 export const LANGUAGES = ['en', 'de'] as const;
 export type Language = (typeof LANGUAGES)[number];
 
-/** What each language calls itself, for whoever looks for theirs. */
+/** States what each language calls itself, for whoever looks for theirs. */
 export const OWN_NAMES: Readonly<Record<Language, string>> = { en: 'English', de: 'Deutsch' };
 
 /** ICU texts by id. */

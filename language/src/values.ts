@@ -25,7 +25,7 @@ export interface ListValue {
   readonly joined?: 'and' | 'or' | 'comma' | 'none';
 }
 
-/** What a text is written with; nothing is written for `null`, which stands behind a choice of the text. */
+/** Describes what a text is written with; nothing is written for `null`, which stands behind a choice of the text. */
 export type Value = string | number | boolean | null | undefined | Message | MonthValue | DayValue | ListValue;
 export type Values = Readonly<Record<string, Value>>;
 
@@ -34,7 +34,7 @@ export function listOf(list: readonly Value[], joined: 'and' | 'or' | 'comma' | 
   return joined === 'and' ? { list } : { list, joined };
 }
 
-/** Whether a value is a message rather than another structured value. */
+/** Returns whether a value is a message rather than another structured value. */
 export function isMessage(value: unknown): value is Message {
   return typeof value === 'object' && value !== null && typeof (value as Message).id === 'string';
 }

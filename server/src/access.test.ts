@@ -19,7 +19,7 @@ const WHO: Readonly<Record<Access, readonly Caller[]>> = {
 };
 type Caller = 'nobody' | 'stranger' | 'viewer' | 'editor' | 'owner' | 'admin';
 
-/** What every route is expected to be: one that is added has to be added here, with who may ask. */
+/** States what every route is expected to be: one that is added has to be added here, with who may ask. */
 const EXPECTED: Readonly<Record<string, Access>> = {
   'get /health': 'anyone', 'get /ready': 'anyone', 'get /metrics': 'anyone', 'get /me': 'anyone',
   'post /session': 'anyone', 'delete /session': 'anyone', 'post /first': 'anyone', 'post /strength': 'anyone',
@@ -126,14 +126,14 @@ describe('Every route', () => {
 
   it('changes nothing for what another site asks, whoever is signed in', async () => {
     const { owner } = await household();
-    const held = owner.held!;
+    const token = owner.held!;
     for (const rule of rules.filter(({ method }) => method !== 'get')) {
       for (const from of [
         { origin: 'https://elsewhere.example' },
         { 'sec-fetch-site': 'cross-site' },
         { origin: 'null' },
       ]) {
-        const answer = await call(rule.method.toUpperCase(), pathFor(rule.path), {}, { cookie: `haushalt=${held}`, ...from } as Record<string, string>); // prettier-ignore
+        const answer = await call(rule.method.toUpperCase(), pathFor(rule.path), {}, { cookie: `haushalt=${token}`, ...from } as Record<string, string>); // prettier-ignore
         expect([nameOf(rule), answer.status]).toEqual([nameOf(rule), 403]);
       }
     }
@@ -160,7 +160,7 @@ describe('Whatever is asked', () => {
       fc.record({ who: odd, password: odd, stay: fc.boolean() }).map((value) => JSON.stringify(value)),
       fc.string({ maxLength: 200 }),
     );
-    const asked = fc.record({
+    const requested = fc.record({
       rule: fc.constantFrom(...rules.filter(({ path }) => path !== '/plans/:id/events')),
       who: fc.constantFrom(...(Object.keys(heads) as Caller[])),
       parts: fc.array(odd, { minLength: 4, maxLength: 4 }),
@@ -170,7 +170,7 @@ describe('Whatever is asked', () => {
     const before = store.plans.count();
     const answers = new Map<number, number>();
     await fc.assert(
-      fc.asyncProperty(asked, async ({ rule, who, parts, query, body: sent }) => {
+      fc.asyncProperty(requested, async ({ rule, who, parts, query, body: sent }) => {
         let index = 0;
         const path = rule.path.replace(/:\w+/g, () => encodeURIComponent(parts[index++]!) || 'x');
         const address = new URL(`${base}${path}?${new URLSearchParams(query).toString()}`);

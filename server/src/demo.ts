@@ -24,7 +24,7 @@ export interface DemoPlan {
   readonly entries: readonly LedgerEntry[];
 }
 
-/** What a demonstration begins with: plans, the people who share them, and how the plans came to be as they are. */
+/** Describes what a demonstration begins with: plans, the people who share them, and how the plans came to be as they are. */
 export interface Demo {
   readonly plans: readonly DemoPlan[];
   readonly people: readonly {

@@ -4,7 +4,7 @@ import { Maintenance } from './maintenance.ts';
 import { databaseVersion, newestVersion, openForReading } from './store/database.ts';
 import { messageFor, type Message, listOf } from './message.ts';
 
-/** What was looked at, whether it is well, and what to say of it. */
+/** Describes what was looked at, whether it is well, and what to say of it. */
 export interface Examined {
   readonly what: 'folder' | 'permissions' | 'space' | 'version' | 'integrity' | 'clock' | 'backups';
   readonly isWell: boolean;
@@ -13,9 +13,9 @@ export interface Examined {
 
 /** So much room a database should have at least: as much as it takes itself, for a backup, and this much. */
 const LEAST_ROOM = 256 << 20;
-/** How old the newest backup may be, in days. */
+/** States how old the newest backup may be, in days. */
 const BACKUP_AGE = 3;
-/** How far ahead of the clock something may have been done, in milliseconds. */
+/** States how far ahead of the clock something may have been done, in milliseconds. */
 const AHEAD = 5 * 60_000;
 
 /** Examines a database and where it lies; nothing is changed by it. */

@@ -101,7 +101,7 @@ describe('pages', () => {
     expect(await figures()).toContain('777.00');
   });
 
-  it('are refused with a sentence where what is asked makes no sense', async () => {
+  it('are refused with a sentence where what is sent makes no sense', async () => {
     for (const [part, path] of [
       [{ parts: [] }, 'print.parts'],
       [{ parts: ['budget', 'nothing'] }, 'print.parts.1'],
@@ -147,12 +147,12 @@ describe('files', () => {
   it('leave others unhindered, and are given up when nobody waits', async () => {
     const body = JSON.stringify({ ...PRINT, kind: 'pdf', by: 'year', notation: 'neutral', years: [] });
     const given = await new Promise<boolean>((resolve) => {
-      const asked = request(`${base}/plans/p1/files`, { method: 'POST', headers: { 'content-type': 'application/json' } }, (response) => {
-        response.once('data', () => asked.destroy());
+      const sent = request(`${base}/plans/p1/files`, { method: 'POST', headers: { 'content-type': 'application/json' } }, (response) => {
+        response.once('data', () => sent.destroy());
       }); // prettier-ignore
-      asked.on('error', () => resolve(true));
-      asked.on('close', () => resolve(true));
-      asked.end(body);
+      sent.on('error', () => resolve(true));
+      sent.on('close', () => resolve(true));
+      sent.end(body);
     });
     expect(given).toBe(true);
     const command = { kind: 'line.setFigure', line: 'dues', month: '2026-03', reach: 'month', figure: 5 };

@@ -70,7 +70,7 @@ const entries = fc
     };
   });
 
-/** What is done: some of ten entries are set or removed at once, or the nth step is taken back or done again. */
+/** States what is done: some of ten entries are set or removed at once, or the nth step is taken back or done again. */
 const actions = fc.oneof(
   { weight: 4, arbitrary: fc.record({ kind: fc.constant('set' as const), edits: fc.uniqueArray(fc.tuple(fc.integer({ min: 0, max: 9 }), fc.option(entries)), { minLength: 1, maxLength: 6, selector: ([index]) => index }) }) },
   { weight: 2, arbitrary: fc.record({ kind: fc.constantFrom('undo' as const, 'redo' as const), nth: fc.nat(20) }) },
@@ -89,7 +89,7 @@ const queries: fc.Arbitrary<EntryQuery> = fc.record({
   descending: fc.boolean(),
 });
 
-/** What there is to know of a ledger, computed anew from all its entries. */
+/** Returns what there is to know of a ledger, computed anew from all its entries. */
 function anew(all: readonly LedgerEntry[]) {
   const changes = all.map((after): EntryChange => ({ table: 'entries', id: after.id, before: null, after }));
   const byKey = <T extends EntrySum | DaySum>(sums: readonly T[]) =>
@@ -109,7 +109,7 @@ describe('what is known of a ledger', () => {
       fc.property(
         fc.array(actions, { maxLength: 14 }),
         fc.array(queries, { minLength: 1, maxLength: 4 }),
-        (done, asked) => {
+        (done, requested) => {
           const id = `p${++nth}`;
           store.create(plan(id), 'local');
           const steps: string[] = [];
@@ -147,7 +147,7 @@ describe('what is known of a ledger', () => {
           expect(store.ledger.count(id)).toBe(all.length);
           expect(fresh.byKey(sumsAfter([], changes))).toEqual(fresh.sums);
           expect(fresh.byKey(daySumsAfter([], changes))).toEqual(fresh.days);
-          for (const query of asked) {
+          for (const query of requested) {
             const finding = store.ledger.list(id, query, { offset: 0, limit: 500 });
             const expected = all.filter((entry) => isAsked(entry, query)).sort(compareEntries(query));
             expect(finding.entries.map((entry) => entry.id)).toEqual(expected.map((entry) => entry.id));

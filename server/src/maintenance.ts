@@ -16,14 +16,14 @@ export interface KeptBackup {
   readonly size: number;
 }
 
-/** How many days a deleted plan can be fetched back. */
+/** States how many days a deleted plan can be fetched back. */
 export const DELETED_FOR = 30;
-/** How many nightly backups are kept, unless someone says otherwise. */
+/** States how many nightly backups are kept, unless someone says otherwise. */
 export const BACKUPS_KEPT = 14;
-/** How often it is looked whether a night has passed, and from which hour on it counts as one. */
+/** States how often it is looked whether a night has passed, and from which hour on it counts as one. */
 const LOOK_EVERY = 10 * 60_000;
 const NIGHT_FROM = 3;
-/** How long a copy of the database may take, in milliseconds. */
+/** States how long a copy of the database may take, in milliseconds. */
 const LONGEST_COPY = 3_600_000;
 
 const NAME = /^haushalt-[0-9TZ-]+\.db$/;
@@ -34,11 +34,11 @@ export interface MaintenanceOptions {
   readonly work: Work;
   readonly now: () => Date;
   readonly report: (error: unknown) => void;
-  /** How many nightly backups are kept; none are made with 0. */
+  /** States how many nightly backups are kept; none are made with 0. */
   readonly backups?: number;
 }
 
-/** What the server does by itself: backups, nightly snapshots, and taking away what has had its time. */
+/** Describes what the server does by itself: backups, nightly snapshots, and taking away what has had its time. */
 export class Maintenance {
   readonly folder: string;
   readonly kept: number;
@@ -72,7 +72,7 @@ export class Maintenance {
     await this.underway;
   }
 
-  /** What is done once a night. */
+  /** Does what is due once a night. */
   async night(): Promise<void> {
     const { store, now } = this.options;
     const moment = now();
@@ -90,8 +90,8 @@ export class Maintenance {
 
   /** Makes a backup now, beside what goes on. Throws `DatabaseError`. */
   async backUp(): Promise<KeptBackup> {
-    const at = this.options.now().toISOString();
-    return this.copyTo(`haushalt-${at.slice(0, 19).replaceAll(':', '-')}Z.db`);
+    const moment = this.options.now().toISOString();
+    return this.copyTo(`haushalt-${moment.slice(0, 19).replaceAll(':', '-')}Z.db`);
   }
 
   /** The backups there are, the latest first. */

@@ -95,10 +95,10 @@ describe('Signing in', () => {
     expect((await mara.ask('PUT', '/me/password', { now: PASSWORDS.mara, password: PASSWORDS.kofi })).status).toBe(204);
     expect((await phone.ask('GET', '/plans')).status).toBe(401);
     expect((await mara.ask('GET', '/plans')).status).toBe(200);
-    const held = mara.copy();
+    const content = mara.copy();
     await mara.ask('DELETE', '/session');
     // What was held is of no use even to who kept it.
-    expect((await held.ask('GET', '/plans')).status).toBe(401);
+    expect((await content.ask('GET', '/plans')).status).toBe(401);
   });
 
   it('lasts a day while the browser is open, and months where one stays', async () => {
@@ -179,13 +179,13 @@ describe('Signing in', () => {
       await expect.poll(async () => (await sent()).messages.length).toBe(before + 1);
       const [{ to, text }] = (await sent()).messages as [{ to: string; text: string }];
       expect(to).toBe('mara@home.example');
-      const held = /\/reset\/([\w-]+)/.exec(text)![1]!;
-      expect((await call('POST', `/resets/${held}`, { password: 'short' })).status).toBe(422);
+      const token = /\/reset\/([\w-]+)/.exec(text)![1]!;
+      expect((await call('POST', `/resets/${token}`, { password: 'short' })).status).toBe(422);
       const phone = new Browser();
-      expect((await phone.ask('POST', `/resets/${held}`, { password: PASSWORDS.ines })).status).toBe(200);
+      expect((await phone.ask('POST', `/resets/${token}`, { password: PASSWORDS.ines })).status).toBe(200);
       expect((await phone.ask('GET', '/plans')).status).toBe(200);
       expect((await mara.ask('GET', '/plans')).status).toBe(401);
-      expect((await call('POST', `/resets/${held}`, { password: PASSWORDS.kofi })).status).toBe(404);
+      expect((await call('POST', `/resets/${token}`, { password: PASSWORDS.kofi })).status).toBe(404);
       await call('POST', '/resets', { who: 'Mara' });
       await expect.poll(async () => (await sent()).messages.length).toBe(before + 2);
       const late = /\/reset\/([\w-]+)/.exec((await sent()).messages[0]!.text)![1]!;
@@ -277,7 +277,7 @@ describe('A shared plan', () => {
     const database = openDatabase(file);
     const kept = JSON.stringify(database.prepare('select * from links').all());
     database.close();
-    for (const held of [once, dated, often]) expect(kept).not.toContain(held);
+    for (const token of [once, dated, often]) expect(kept).not.toContain(token);
   });
 
   it('is shared by address: a link is mailed, whoever reads it accepts, and no answer says who is known', async () => {
@@ -295,10 +295,10 @@ describe('A shared plan', () => {
       expect((await share('no address')).status).toBe(422);
       const sent = async () => ((await (await fetch(`${standIns.outside.mail}/messages`)).json()) as { messages: { to: string; text: string }[] }).messages; // prettier-ignore
       const invitation = (await sent()).find(({ to, text }) => to === 'kofi@home.example' && text.includes('/join/'))!;
-      const held = /\/join\/([\w-]{43})/.exec(invitation.text)![1]!;
+      const token = /\/join\/([\w-]{43})/.exec(invitation.text)![1]!;
       // Nobody has the plan before they have accepted.
       expect((await kofi.ask('GET', '/plans/home')).status).toBe(404);
-      expect((await kofi.ask('POST', `/links/${held}/use`, {})).status).toBe(200);
+      expect((await kofi.ask('POST', `/links/${token}/use`, {})).status).toBe(200);
       expect((await kofi.ask('GET', '/plans/home')).body.role).toBe('editor');
       // A mail box that is out of order leaves no link behind.
       await fetch(`${standIns.outside.mail}/behaviour`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: '{"answer":"failing"}' }); // prettier-ignore
@@ -400,11 +400,11 @@ describe('A person', () => {
 });
 
 /** Listens to events as a browser would, until it is ended. */
-function listen(path: string, held: string): { until(text: string): Promise<void>; text(): string; end(): void } {
+function listen(path: string, token: string): { until(text: string): Promise<void>; text(): string; end(): void } {
   const controller = new AbortController();
   let heard = '';
   void (async () => {
-    const response = await fetch(base + path, { headers: { cookie: `haushalt=${held}` }, signal: controller.signal });
+    const response = await fetch(base + path, { headers: { cookie: `haushalt=${token}` }, signal: controller.signal });
     const decoder = new TextDecoder();
     for await (const chunk of response.body as unknown as AsyncIterable<Uint8Array>) heard += decoder.decode(chunk, { stream: true }); // prettier-ignore
   })().catch(() => {});

@@ -27,8 +27,8 @@ const send = async (id: string, command: object) => {
   await linkSync.settled();
   return answer;
 };
-const follow = (id: string, from: string, of = '@net') =>
-  send(id, { kind: 'line.follow', line: 'sales', plan: from, of, source: `${from}.Net`, by: 'local' });
+const follow = (id: string, from: string, lineId = '@net') =>
+  send(id, { kind: 'line.follow', line: 'sales', plan: from, of: lineId, source: `${from}.Net`, by: 'local' });
 const figures = (id: string, line = 'Sales') => calculate(store.document(id).document).figures(line);
 const open = async (id: string, amount: number, months?: number) =>
   expect((await call('POST', `/plans/import?id=${id}`, plan(id, amount, months))).status).toBe(201);

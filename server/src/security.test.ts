@@ -25,22 +25,22 @@ async function withMail(options: Parameters<typeof start>[0] = {}): Promise<void
 const mails = async () =>
   ((await (await fetch(`${standIns.outside.mail}/messages`)).json()) as { messages: { to: string; text: string }[] })
     .messages;
-/** What the newest mail to an address holds after a path. */
+/** Returns what the newest mail to an address holds after a path. */
 async function mailed(to: string, path: string): Promise<string> {
-  let held: string | undefined;
+  let token: string | undefined;
   await expect
     .poll(async () => {
       const mail = (await mails()).find((each) => each.to === to && each.text.includes(`/${path}/`));
-      return (held = new RegExp(`/${path}/([\\w-]+)`).exec(mail?.text ?? '')?.[1]);
+      return (token = new RegExp(`/${path}/([\\w-]+)`).exec(mail?.text ?? '')?.[1]);
     })
     .toBeDefined();
-  return held!;
+  return token!;
 }
 /** A request with whatever headers, as no browser would send it. */
 const raw = (path: string, headers: Record<string, string>, body: unknown) =>
   new Promise<number>((resolve, reject) => {
     const { hostname, port } = new URL(base);
-    const asked = send(
+    const request = send(
       {
         hostname,
         port,
@@ -54,8 +54,8 @@ const raw = (path: string, headers: Record<string, string>, body: unknown) =>
         resolve(answer.statusCode!);
       },
     );
-    asked.on('error', reject);
-    asked.end(JSON.stringify(body));
+    request.on('error', reject);
+    request.end(JSON.stringify(body));
   });
 
 describe('links in mails', () => {
@@ -110,10 +110,10 @@ describe('who a person is', () => {
     expect((await signIn('mara@home.example', PASSWORDS.ines)).status).toBe(401);
     // Mara confirms hers by the link that was mailed to it when she named it.
     const first = (await mails()).filter(({ to }) => to === 'mara@home.example').at(-1)!;
-    const held = /\/confirm\/([\w-]+)/.exec(first.text)![1]!;
-    expect((await new Browser().ask('POST', `/confirmations/${held}`, {})).status).toBe(204);
+    const token = /\/confirm\/([\w-]+)/.exec(first.text)![1]!;
+    expect((await new Browser().ask('POST', `/confirmations/${token}`, {})).status).toBe(204);
     expect((await signIn('mara@home.example', PASSWORDS.mara)).status).toBe(200);
-    expect((await new Browser().ask('POST', `/confirmations/${held}`, {})).status).toBe(404);
+    expect((await new Browser().ask('POST', `/confirmations/${token}`, {})).status).toBe(404);
     // What is somebody's is nobody else's, even by a link that was mailed to it.
     const second = await mailed('mara@home.example', 'confirm');
     expect((await eve.ask('POST', `/confirmations/${second}`, {})).status).toBe(409);
@@ -125,9 +125,9 @@ describe('who a person is', () => {
     const mara = await firstPerson();
     await mara.ask('POST', '/plans', NEW_PLAN);
     await mara.ask('POST', '/plans/home/people', { address: 'Anna@Example.org', role: 'viewer' });
-    const held = await mailed('Anna@Example.org', 'join');
+    const token = await mailed('Anna@Example.org', 'join');
     const anna = new Browser();
-    expect((await anna.ask('POST', `/links/${held}/person`, { name: 'Anna', address: 'anna@example.org', password: PASSWORDS.ines, stay: true })).status).toBe(201); // prettier-ignore
+    expect((await anna.ask('POST', `/links/${token}/person`, { name: 'Anna', address: 'anna@example.org', password: PASSWORDS.ines, stay: true })).status).toBe(201); // prettier-ignore
     expect((await anna.ask('GET', '/me')).body.person).toMatchObject({
       address: 'anna@example.org',
       wantedAddress: '',
@@ -139,12 +139,12 @@ describe('who a person is', () => {
     const mara = await firstPerson();
     store.people.change('local', 'Mara', 'mara@home.example');
     await new Browser().ask('POST', '/resets', { who: 'Mara' });
-    const held = await mailed('mara@home.example', 'reset');
+    const token = await mailed('mara@home.example', 'reset');
     const change = (password?: string) => mara.ask('PATCH', '/me', { name: 'Mara', address: 'other@home.example', ...(password ? { password } : {}) }); // prettier-ignore
     expect((await change()).status).toBe(422);
     expect((await change('guess-it-once')).status).toBe(422);
     expect((await change(PASSWORDS.mara)).status).toBe(200);
-    expect((await new Browser().ask('POST', `/resets/${held}`, { password: PASSWORDS.kofi })).status).toBe(404);
+    expect((await new Browser().ask('POST', `/resets/${token}`, { password: PASSWORDS.kofi })).status).toBe(404);
     // Until it is confirmed the old one stays theirs.
     expect((await mara.ask('GET', '/me')).body.person).toMatchObject({ address: 'mara@home.example', wantedAddress: 'other@home.example' }); // prettier-ignore
   });
@@ -153,10 +153,10 @@ describe('who a person is', () => {
     await withMail();
     const mara = await firstPerson();
     store.people.change('local', 'Mara', 'mara@home.example');
-    const held: string[] = [];
-    for (let nth = 0; nth < 3; nth++) held.push(store.people.beginReset('local', '2030-01-01T00:00:00Z'));
-    expect((await new Browser().ask('POST', `/resets/${held[0]}`, { password: PASSWORDS.kofi })).status).toBe(200);
-    expect((await new Browser().ask('POST', `/resets/${held[1]}`, { password: PASSWORDS.ines })).status).toBe(404);
+    const token: string[] = [];
+    for (let nth = 0; nth < 3; nth++) token.push(store.people.beginReset('local', '2030-01-01T00:00:00Z'));
+    expect((await new Browser().ask('POST', `/resets/${token[0]}`, { password: PASSWORDS.kofi })).status).toBe(200);
+    expect((await new Browser().ask('POST', `/resets/${token[1]}`, { password: PASSWORDS.ines })).status).toBe(404);
     const later = store.people.beginReset('local', '2030-01-01T00:00:00Z');
     await mara.ask('POST', '/session', { who: 'Mara', password: PASSWORDS.kofi, stay: false });
     await mara.ask('PUT', '/me/password', { now: PASSWORDS.kofi, password: PASSWORDS.mara });
@@ -177,7 +177,7 @@ describe('someone who is removed', () => {
     const { people } = (await mara.ask('GET', '/plans/home/people')).body as { people: { id: string; name: string }[] };
     const removed = await mara.ask('DELETE', `/plans/home/people/${people.find(({ name }) => name === 'Kofi')!.id}`);
     expect([removed.status, removed.body]).toEqual([200, { revokedLinks: 2 }]);
-    for (const held of [reusable, own]) expect((await kofi.ask('POST', `/links/${held}/use`, {})).status).toBe(404);
+    for (const token of [reusable, own]) expect((await kofi.ask('POST', `/links/${token}/use`, {})).status).toBe(404);
     expect((await kofi.ask('GET', '/plans/home')).status).toBe(404);
   });
 });
@@ -212,8 +212,8 @@ describe('attempts', () => {
 
   it('to find out how strong a password is are bounded, and hashing comes after what is cheap', async () => {
     await firstPerson();
-    const asked = await Promise.all(Array.from({ length: 310 }, () => new Browser().ask('POST', '/strength', { password: 'x', own: [] }))); // prettier-ignore
-    expect(asked.filter(({ status }) => status === 429).length).toBeGreaterThanOrEqual(10);
+    const requested = await Promise.all(Array.from({ length: 310 }, () => new Browser().ask('POST', '/strength', { password: 'x', own: [] }))); // prettier-ignore
+    expect(requested.filter(({ status }) => status === 429).length).toBeGreaterThanOrEqual(10);
     const begun = performance.now();
     const second = await Promise.all(Array.from({ length: 50 }, () => new Browser().ask('POST', '/first', { name: 'Eve', address: '', password: PASSWORDS.ines, stay: false }))); // prettier-ignore
     const unknown = await Promise.all(Array.from({ length: 50 }, () => new Browser().ask('POST', '/resets/x', { password: PASSWORDS.ines }))); // prettier-ignore
@@ -224,7 +224,7 @@ describe('attempts', () => {
 });
 
 /** Begins to send a file and does not send it to its end; tells what the server has answered so far. */
-function beginSending(held: string): { readonly socket: Socket; readonly answer: () => string } {
+function beginSending(token: string): { readonly socket: Socket; readonly answer: () => string } {
   const { hostname, port, pathname } = new URL(base);
   const socket = connect(Number(port), hostname);
   let answer = '';
@@ -232,7 +232,7 @@ function beginSending(held: string): { readonly socket: Socket; readonly answer:
   const head = [
     `POST ${pathname}/plans/import HTTP/1.1`,
     `host: ${hostname}:${port}`,
-    `cookie: haushalt=${held}`,
+    `cookie: haushalt=${token}`,
     'content-type: application/json',
     'content-length: 1000',
   ];
@@ -274,10 +274,10 @@ describe('event streams', () => {
     const kofi = await joined(mara, 'home', 'kofi', 'viewer');
     const cookie = `haushalt=${kofi.held}`;
     const aborts: AbortController[] = [];
-    const open = async (held: string) => {
+    const open = async (token: string) => {
       const abort = new AbortController();
       aborts.push(abort);
-      const response = await fetch(`${base}/plans/home/events`, { headers: { cookie: held }, signal: abort.signal });
+      const response = await fetch(`${base}/plans/home/events`, { headers: { cookie: token }, signal: abort.signal });
       return response.status;
     };
     expect([await open(cookie), await open(cookie), await open(cookie), await open(cookie)]).toEqual([

@@ -33,11 +33,11 @@ export interface ServeOptions {
   readonly logLevel?: LogLevel;
   /** The proxies before the server, by address; browsers then reach it through their TLS. */
   readonly proxies?: readonly string[];
-  /** How many nightly backups are kept. */
+  /** States how many nightly backups are kept. */
   readonly backups?: number;
 }
 
-/** What is asked for cannot be served, with a sentence for whoever starts it. */
+/** Describes what is asked for cannot be served, with a sentence for whoever starts it. */
 export class ServeRefused extends MessageError {}
 
 /** The port is taken; `free` is the next one that is not. */
@@ -55,11 +55,11 @@ export function databaseFile(data: string): string {
   return join(data, 'haushalt.db');
 }
 
-/** How long a connection nobody uses is kept, in milliseconds: longer than proxies do, which end theirs first. */
+/** States how long a connection nobody uses is kept, in milliseconds: longer than proxies do, which end theirs first. */
 const KEPT_ALIVE = 75_000;
-/** How long requests under way may take to end when the server is stopped, in milliseconds. */
+/** States how long requests under way may take to end when the server is stopped, in milliseconds. */
 const DRAINING = 10_000;
-/** How often it is looked meanwhile which connections nobody uses any more, in milliseconds. */
+/** States how often it is looked meanwhile which connections nobody uses any more, in milliseconds. */
 const LOOKED_AT_WHILE_DRAINING = 50;
 
 /**

@@ -85,7 +85,7 @@ describe('Many who change a plan, and many more who look at it', () => {
   it('lose nothing, see the same at the end, and leave nothing behind', async () => {
     await stop();
     await start();
-    const at = '2026-01-01T00:00:00Z';
+    const moment = '2026-01-01T00:00:00Z';
     const hash = await hashOfNew(PASSWORD, []);
     store.people.setPassword('local', hash);
     const mara = new Browser();
@@ -95,9 +95,9 @@ describe('Many who change a plan, and many more who look at it', () => {
     const cookies: string[] = [];
     for (let nth = 0; nth < EDITORS + VIEWERS; nth++) {
       const id = `p${nth}`;
-      store.people.add({ id, name: id, address: '', createdAt: at, password: hash });
-      store.sharing.grant('home', id, nth < EDITORS ? 'editor' : 'viewer', at);
-      cookies.push(`haushalt=${store.people.signIn(id, at, '2027-01-01T00:00:00Z', '')}`);
+      store.people.add({ id, name: id, address: '', createdAt: moment, password: hash });
+      store.sharing.grant('home', id, nth < EDITORS ? 'editor' : 'viewer', moment);
+      cookies.push(`haushalt=${store.people.signIn(id, moment, '2027-01-01T00:00:00Z', '')}`);
     }
     for (let nth = 0; nth < EDITORS; nth++)
       await mara.ask('POST', '/plans/home/commands', { id: `l${nth}`, command: { kind: 'line.add', id: `l${nth}`, group: 'g', name: `L${nth}`, unit: 'money', before: null } }); // prettier-ignore

@@ -31,8 +31,8 @@ function watching(...settings: Partial<HighlightSettings>[]): Document {
 }
 
 const month = (index: number) => ({ from: index, to: index + 1 });
-const shows = (document: Document, index: number, of = RENT) =>
-  highlightOn(new Model(document), of, month(index), 'month')?.word ?? null;
+const shows = (document: Document, index: number, id = RENT) =>
+  highlightOn(new Model(document), id, month(index), 'month')?.word ?? null;
 
 describe('the highlight on a figure', () => {
   it('shows beyond its limit, and only where it watches', () => {

@@ -27,8 +27,8 @@ export function averageIn(
 /** The share of one thing in another over a stretch, as a fraction; `null` where there is none. */
 export function shareIn(model: PlanModel, id: string, base: string, scope: MonthRange): number | null {
   const figure = figureOver(model, id, scope);
-  const whole = figureOver(model, base, scope);
-  return figure === figure && whole === whole && whole !== 0 ? figure / whole : null;
+  const total = figureOver(model, base, scope);
+  return figure === figure && total === total && total !== 0 ? figure / total : null;
 }
 
 /** Memo figures are no money flows and have no share of the income; nor has what runs up over the months. */

@@ -7,7 +7,7 @@ import { figuresOf } from '../engine/results.ts';
 import { planOf } from '../plan/document/document.ts';
 import { NET } from '../plan/schema/totals.ts';
 
-/** How a plan stands, for the list of plans. */
+/** Describes how a plan stands, for the list of plans. */
 export interface PlanStatus {
   readonly firstMonth: Month;
   readonly lastMonth: Month;
@@ -21,7 +21,7 @@ export interface PlanStatus {
   readonly monthsInTheRed: number;
 }
 
-/** How a plan stands, seen from the month that is today. */
+/** Returns how a plan stands, seen from the month that is today. */
 export function planStatus(model: PlanModel, today: Month): PlanStatus {
   const plan = planOf(model.document);
   const lastMonth = addMonths(plan.firstMonth, plan.months - 1);

@@ -109,18 +109,18 @@ describe('a projection', () => {
     for (const stepping of ['yearly', 'monthly'] as const) {
       const document = household();
       const projection = new PlanProjection(new Model(document), { ...terms, stepping });
-      const taken = after(document, { kind: 'plan.rollForward', years: 3, stepping, rate: null });
-      expect(planOf(taken).months).toBe(60);
-      const results = calculate(taken);
+      const next = after(document, { kind: 'plan.rollForward', years: 3, stepping, rate: null });
+      expect(planOf(next).months).toBe(60);
+      const results = calculate(next);
       for (const name of ['Pay', 'Rent', 'Power', 'Nursery', 'Total expenses', 'Net']) {
         const years = results.rollUps(name, 'year').slice(2);
         const projected = projection.of(idOf(document, name))!.years;
         years.forEach(({ figure }, index) => expect(figure ?? 0).toBeCloseTo(projected[index]!.amount, 8));
       }
       // The rules are live: another rate changes what has been taken in.
-      const dearer = after(taken, {
+      const dearer = after(next, {
         kind: 'assumption.set',
-        assumption: idOf(taken, 'Inflation'),
+        assumption: idOf(next, 'Inflation'),
         settings: { value: 0.1 },
       });
       expect(calculate(dearer).rollUps('Rent', 'year')[2]!.figure).toBeGreaterThan(

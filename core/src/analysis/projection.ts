@@ -9,7 +9,7 @@ import { rolledUpValue, rollUpOf } from '../plan/document/rollUps.ts';
 export interface ProjectionTerms {
   /** A year of the plan; its figures are carried forward. */
   readonly baseYear: number;
-  /** How many years, 1 to 30. */
+  /** Number of years, 1 to 30. */
   readonly years: number;
   readonly stepping: Stepping;
   /** The assumption prices rise by; figures in today's money are what is left after it. */

@@ -35,36 +35,36 @@ function modelOf(terms: Record<string, unknown>): Model {
 }
 
 const answerOf = (model: PlanModel) => model.calculationOf('even')!.answer;
-const at = (model: PlanModel, output: string, period = 0) => model.seriesOf(`even.${output}`)!.valueAt(period);
+const valueAt = (model: PlanModel, output: string, period = 0) => model.seriesOf(`even.${output}`)!.valueAt(period);
 
 describe('a break-even in units', () => {
   const TERMS = { fixedCosts: 'total(Oven)', price: 4, variableCost: 1.5, plannedUnits: 500, targetProfit: 250 };
 
   it('reckons units, revenue, margin and what the planned units leave', () => {
     const model = modelOf(TERMS);
-    expect(at(model, 'units')).toBe(400);
-    expect(at(model, 'whole units')).toBe(400);
-    expect(at(model, 'revenue')).toBe(1600);
-    expect(at(model, 'contribution')).toBe(2.5);
-    expect(at(model, 'contribution ratio')).toBe(0.625);
-    expect(at(model, 'margin of safety')).toBeCloseTo(0.2, 10);
-    expect(at(model, 'units for target')).toBe(500);
-    expect(at(model, 'profit')).toBe(250);
+    expect(valueAt(model, 'units')).toBe(400);
+    expect(valueAt(model, 'whole units')).toBe(400);
+    expect(valueAt(model, 'revenue')).toBe(1600);
+    expect(valueAt(model, 'contribution')).toBe(2.5);
+    expect(valueAt(model, 'contribution ratio')).toBe(0.625);
+    expect(valueAt(model, 'margin of safety')).toBeCloseTo(0.2, 10);
+    expect(valueAt(model, 'units for target')).toBe(500);
+    expect(valueAt(model, 'profit')).toBe(250);
   });
 
   it('never crosses when a unit costs what it brings', () => {
     const model = modelOf({ ...TERMS, variableCost: 4 });
     const problem = model.problems.get(model.seriesOf('even.units')!.codeAt(0))!;
     expect(english(problem.detail)).toMatch(/^Never: a unit costs as much as its price/);
-    expect(at(model, 'contribution')).toBe(0);
-    expect(at(model, 'profit')).toBe(-1000);
+    expect(valueAt(model, 'contribution')).toBe(0);
+    expect(valueAt(model, 'profit')).toBe(-1000);
   });
 
   it('says which input is empty, and keeps the unit costs', () => {
     const model = modelOf({ fixedCosts: 10, variableCost: 1, costs: 'Flour', units: 'Loaves' });
     const problem = model.problems.get(model.seriesOf('even.units')!.codeAt(0))!;
     expect(english(problem.detail)).toBe('Missing: price per unit. The units cannot be calculated yet.');
-    expect(at(model, 'unit cost')).toBe(1);
+    expect(valueAt(model, 'unit cost')).toBe(1);
   });
 
   it('has its own answer in each month, also where another has none', () => {
@@ -73,8 +73,8 @@ describe('a break-even in units', () => {
       /^Missing: price per unit/,
     );
     expect(english(model.problems.get(model.seriesOf('even.units')!.codeAt(1))!.detail)).toMatch(/^Never/);
-    expect(at(model, 'units', 2)).toBe(400);
-    expect(at(model, 'unit cost')).toBe(1);
+    expect(valueAt(model, 'units', 2)).toBe(400);
+    expect(valueAt(model, 'unit cost')).toBe(1);
     const answer = answerOf(model);
     expect(answer.kind === 'units' && answer.months.map(isNoFigure).slice(0, 3)).toEqual([true, false, false]);
   });
@@ -82,9 +82,9 @@ describe('a break-even in units', () => {
   it('divides the costs of a month, quarter and year by their units', () => {
     const model = modelOf({ ...TERMS, costs: 'Flour', units: 'Loaves' });
     expect(figuresOf(model.seriesOf('even.unit cost')!).slice(0, 4)).toEqual([1, 1, 2, 2]);
-    expect(at(model, 'unit cost by quarter')).toBeCloseTo(300 / 250, 10);
-    expect(at(model, 'unit cost by quarter', 3)).toBe(2);
-    expect(at(model, 'unit cost by year')).toBeCloseTo(1200 / 700, 10);
+    expect(valueAt(model, 'unit cost by quarter')).toBeCloseTo(300 / 250, 10);
+    expect(valueAt(model, 'unit cost by quarter', 3)).toBe(2);
+    expect(valueAt(model, 'unit cost by year')).toBeCloseTo(1200 / 700, 10);
     const empty = modelOf({ costs: 'Flour', units: 'Loaves * 0' });
     expect(figuresOf(empty.seriesOf('even.unit cost')!)[0]).toBeNull();
   });
@@ -98,8 +98,8 @@ describe('a break-even in time', () => {
       kind: 'payback',
       payback: { reached: { month: '2026-04', months: 4 }, never: null, again: null },
     });
-    expect(at(model, 'cumulative', 3)).toBe(200);
-    expect(at(model, 'months')).toBe(4);
+    expect(valueAt(model, 'cumulative', 3)).toBe(200);
+    expect(valueAt(model, 'months')).toBe(4);
   });
 
   it('counts exactly nothing as paid back', () => {
@@ -131,7 +131,7 @@ describe('a break-even between two alternatives', () => {
     expect(answerOf(model)).toMatchObject({
       between: { crossing: { month: '2026-06', months: 6, cheaperBefore: 'second' } },
     });
-    expect(at(model, 'difference', 5)).toBe(-100);
+    expect(valueAt(model, 'difference', 5)).toBe(-100);
   });
 
   it('says never when one is dearer all along, or both are the same', () => {

@@ -15,7 +15,7 @@ export interface UnitsAnswer {
   readonly plannedUnits: number | null;
   readonly targetProfit: number | null;
   readonly result: ReturnType<typeof breakEven>;
-  /** What the planned units leave; `null` when none are planned. */
+  /** States what the planned units leave; `null` when none are planned. */
   readonly profit: number | null;
 }
 
@@ -47,7 +47,7 @@ export function answerUnits(row: BreakEvenRow, given: Given, period: number): Un
 /** Why there is no number of units at which nothing is lost. */
 export const NO_CROSSING = messageFor('calculator.neverBreaksEven');
 
-/** What a unit costs in a stretch of months: all costs by all units; `null` where there are none. */
+/** Returns what a unit costs in a stretch of months: all costs by all units; `null` where there are none. */
 export function unitCosts(row: BreakEvenRow, given: Given, calendar: Calendar, span: Span): (number | null)[] {
   const costs = inputId(row.id, 'costs');
   const units = inputId(row.id, 'units');
@@ -75,7 +75,7 @@ export function unitsFigures(
 ): Record<string, OutputFigures> {
   const each = (select: (answer: UnitsAnswer) => number | null | NoFigure) =>
     answers.map((answer) => (isNoFigure(answer) ? answer : select(answer)));
-  /** What is only there where costs and revenue cross. */
+  /** Returns what is only there where costs and revenue cross. */
   const crossing = (select: (result: UnitsAnswer['result']) => number | null) =>
     each(({ result }) => (result.units === null ? { why: NO_CROSSING } : select(result)));
   const unitCost = (span: Span): OutputFigures => attempt(() => unitCosts(row, given, calendar, span));
@@ -135,7 +135,7 @@ export function answerPayback(row: BreakEvenRow, given: Given, calendar: Calenda
   };
 }
 
-/** How two alternatives compare, month by month. */
+/** Describes how two alternatives compare, month by month. */
 export interface BetweenAnswer {
   readonly first: readonly number[];
   readonly second: readonly number[];
@@ -148,7 +148,7 @@ export interface BetweenAnswer {
   readonly never: Message | null;
 }
 
-/** What the two alternatives are called: by their names, else the first and the second. */
+/** Returns what the two alternatives are called: by their names, else the first and the second. */
 export function alternativesOf({ firstName, secondName }: BreakEvenRow): readonly [Text, Text] {
   return [firstName || messageFor('calculator.theFirst'), secondName || messageFor('calculator.theSecond')];
 }

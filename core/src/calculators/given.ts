@@ -41,10 +41,10 @@ export function isNoFigure(value: unknown): value is NoFigure {
   return typeof value === 'object' && value !== null && 'why' in value;
 }
 
-/** What one output gives: the same in every month, or something for each month. */
+/** Describes what one output gives: the same in every month, or something for each month. */
 export type OutputFigures = number | NoFigure | readonly (number | null | NoFigure)[];
 
-/** What is computed, or why it cannot be. */
+/** Returns what is computed, or why it cannot be. */
 export function attempt<T>(compute: () => T): T | NoFigure {
   try {
     return compute();
@@ -59,13 +59,13 @@ export function attempt<T>(compute: () => T): T | NoFigure {
 /** The duration an input gives, in whole months. Throws `NoAnswer` for what is none; `words` say what it is called. */
 export function wholeMonths(value: number, inYears: boolean, words: Message, column: string): number {
   const months = inYears ? value * 12 : value;
-  const whole = Math.round(months);
-  if (Math.abs(months - whole) > 1e-6)
+  const total = Math.round(months);
+  if (Math.abs(months - total) > 1e-6)
     throw new NoAnswer(messageFor('calculator.wholeMonths', { words, months: Number(months.toFixed(2)) }), column);
-  if (whole < 1) throw new NoAnswer(messageFor('calculator.atLeastOneMonth', { words }), column);
-  if (whole > LONGEST_TERM)
+  if (total < 1) throw new NoAnswer(messageFor('calculator.atLeastOneMonth', { words }), column);
+  if (total > LONGEST_TERM)
     throw new NoAnswer(messageFor('calculator.atMostMonths', { words, longest: LONGEST_TERM }), column);
-  return whole;
+  return total;
 }
 
 /** Passes on an answer, with a `RangeError` of the finance functions as `NoAnswer`, for which an input may be to blame. */

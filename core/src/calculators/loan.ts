@@ -13,7 +13,7 @@ export interface LoanMonth extends Omit<LoanScheduleRow, 'month'> {
   readonly month: Month;
 }
 
-/** What a loan comes to. Money is in major units, rates are fractions. */
+/** Describes what a loan comes to. Money is in major units, rates are fractions. */
 export interface LoanAnswer {
   readonly amount: number;
   readonly rate: number;
@@ -30,7 +30,7 @@ export interface LoanAnswer {
   readonly interestShare: number;
   /** The month of the last payment. */
   readonly last: Month;
-  /** What it costs a year with everything, fee included, as an effective rate; `null` when there is none. */
+  /** States what it costs a year with everything, fee included, as an effective rate; `null` when there is none. */
   readonly yearlyCost: number | null;
 }
 
@@ -91,8 +91,8 @@ export function answerLoan(
   if (unknown === 'rate' && solved.yearlyRate < -0.001)
     throw new NoAnswer(messageFor('calculator.paymentsDoNotRepay'), 'payment');
   // A last month for a rest below a cent would be none.
-  const whole = unknown === 'months' ? Math.max(1, Math.ceil(solved.months - 1e-6)) : solved.months;
-  if (unknown === 'months') wholeMonths(whole, false, messageFor('calculator.term'), 'payment');
+  const total = unknown === 'months' ? Math.max(1, Math.ceil(solved.months - 1e-6)) : solved.months;
+  if (unknown === 'months') wholeMonths(total, false, messageFor('calculator.term'), 'payment');
   const { minorUnit } = given;
   const round = rounder(minorUnit);
   const principal = unknown === 'amount' ? round(solved.principal) : solved.principal;
@@ -105,7 +105,7 @@ export function answerLoan(
     loanSchedule({
       principal,
       yearlyRate: solved.yearlyRate,
-      months: whole,
+      months: total,
       conversion,
       due,
       balloon,
@@ -124,7 +124,7 @@ export function answerLoan(
   return {
     amount: principal,
     rate: solved.yearlyRate,
-    months: unknown === 'months' && extras.length === 0 ? schedule.rows.length : whole,
+    months: unknown === 'months' && extras.length === 0 ? schedule.rows.length : total,
     payment: schedule.payment,
     rows,
     totalPaid,
@@ -147,7 +147,7 @@ function rateOver(loan: LoanRow, given: Given, calendar: Calendar): (month: numb
   };
 }
 
-/** What is paid on top in a month of the loan, counted from 1. */
+/** Returns what is paid on top in a month of the loan, counted from 1. */
 function extraPayments(
   loan: LoanRow,
   extras: readonly LoanExtraRow[],

@@ -17,7 +17,7 @@ export interface SavingsMonth extends Omit<SavingsMonthRow, 'month'> {
   readonly today: number | null;
 }
 
-/** What a fund comes to. Money is in major units, rates are fractions. */
+/** Describes what a fund comes to. Money is in major units, rates are fractions. */
 export interface SavingsAnswer {
   /** The regular deposit of the first month. */
   readonly deposit: number;
@@ -25,7 +25,7 @@ export interface SavingsAnswer {
   readonly rate: number;
   /** For how many months there are deposits. */
   readonly months: number;
-  /** What the fund has come to after these months, and the same in the money of the plan's first month. */
+  /** States what the fund has come to after these months, and the same in the money of the plan's first month. */
   readonly goal: number;
   readonly goalToday: number | null;
   readonly reached: Month;
@@ -38,12 +38,12 @@ export interface SavingsAnswer {
   readonly short: Month | null;
 }
 
-/** What follows the deposits: so much a month, for so long; `months` is null when it lasts beyond a hundred years. */
+/** Describes what follows the deposits: so much a month, for so long; `months` is null when it lasts beyond a hundred years. */
 export interface SavingsWithdrawal {
   readonly amount: number;
   readonly months: number | null;
   readonly last: Month | null;
-  /** Whether the interest covers it all, so that it never runs out. */
+  /** True when the interest covers it all, so that it never runs out. */
   readonly isGrowing: boolean;
 }
 
@@ -201,7 +201,7 @@ function leastThat(reaches: (deposit: number) => boolean, near: number, minorUni
   return round(reaching * minorUnit);
 }
 
-/** What is put in or taken out by date, and the months without a deposit; months of the fund are counted from 1. */
+/** Returns what is put in or taken out by date, and the months without a deposit; months of the fund are counted from 1. */
 function readMoves(fund: SavingsFundRow, moves: readonly SavingsMoveRow[], given: Given, calendar: Calendar) {
   const deposits = new Map<number, number>();
   const withdrawals = new Map<number, number>();
@@ -237,7 +237,7 @@ function monthsUntil(goal: number, course: SavingsProjection, rate: (month: numb
   );
 }
 
-/** What a fund has come to when it begins to be lived off, and what is known of the months after that. */
+/** Describes what a fund has come to when it begins to be lived off, and what is known of the months after that. */
 interface Saved {
   readonly saved: number;
   readonly months: number;

@@ -239,11 +239,13 @@ describe('two schedules', () => {
 
 describe('the marginal rate of a schedule', () => {
   it('is that of one more, at a band’s edge too', () => {
-    const at = (income: number) =>
+    const valueAt = (income: number) =>
       modelOf({ taxSchedules: [{ id: 'old', name: 'Old bands', income, allowance: 1000 }] })
         .seriesOf('old.marginal rate')!
         .valueAt(0);
-    expect([at(0), at(10_999), at(11_000), at(30_999), at(31_000)]).toEqual([0, 0, 0.2, 0.2, 0.4]);
+    expect([valueAt(0), valueAt(10_999), valueAt(11_000), valueAt(30_999), valueAt(31_000)]).toEqual([
+      0, 0, 0.2, 0.2, 0.4,
+    ]);
   });
 });
 

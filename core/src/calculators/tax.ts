@@ -6,7 +6,7 @@ import type { TaxScheduleRow } from '../plan/schema/tables.ts';
 import { NoAnswer, isNoFigure, type Given, type NoFigure, type OutputFigures } from './given.ts';
 import { messageFor, type Message } from '../message.ts';
 
-/** What is reckoned in one period: the schedule as it holds then, with the tax on its own income. */
+/** Describes what is reckoned in one period: the schedule as it holds then, with the tax on its own income. */
 export interface TaxAnswer {
   readonly schedule: TaxSchedule;
   readonly validFrom: number | null;

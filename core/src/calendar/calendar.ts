@@ -14,7 +14,7 @@ export interface Calendar {
   readonly months: readonly Month[];
 }
 
-/** What figures can be rolled up to. */
+/** Describes what figures can be rolled up to. */
 export type Span = 'month' | 'quarter' | 'year' | 'plan';
 
 /** A stretch of a calendar: periods `from` (inclusive) to `to` (exclusive). */

@@ -14,7 +14,7 @@ export function previousDay(day: Day): Day {
   return addDays(day, -1);
 }
 
-/** How many days lie between two days: `daysBetween('2026-02-27', '2026-03-01')` is 2. */
+/** Returns how many days lie between two days: `daysBetween('2026-02-27', '2026-03-01')` is 2. */
 export function daysBetween(from: Day, to: Day): number {
   return numberOf(to) - numberOf(from);
 }

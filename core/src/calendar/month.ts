@@ -3,7 +3,7 @@ export type Month = string & { readonly brand: 'Month' };
 
 const PATTERN = /^(\d{4})-(0[1-9]|1[0-2])$/;
 
-/** Whether `text` is a month such as `2026-03`, between the years 1900 and 2999. */
+/** Returns whether `text` is a month such as `2026-03`, between the years 1900 and 2999. */
 export function isMonth(text: unknown): text is Month {
   if (typeof text !== 'string') return false;
   const match = PATTERN.exec(text);
@@ -47,7 +47,7 @@ export function addMonths(month: Month, count: number): Month {
   return `${String(year).padStart(4, '0')}-${String(index - year * 12 + 1).padStart(2, '0')}` as Month;
 }
 
-/** How many months lie between two months: `monthsBetween('2026-01', '2027-03')` is 14. */
+/** Returns how many months lie between two months: `monthsBetween('2026-01', '2027-03')` is 14. */
 export function monthsBetween(from: Month, to: Month): number {
   return (yearOf(to) - yearOf(from)) * 12 + monthOfYear(to) - monthOfYear(from);
 }

@@ -7,7 +7,7 @@ import { dayInFigures, daysIn, isDay, readDay, readMonth } from './readDate.ts';
 const LOCALES = ['en-IE', 'en-US', 'de-DE', 'de-CH', 'fr-FR', 'es-ES', 'it-IT', 'nl-NL', 'pl-PL', 'da-DK', 'sv-SE'];
 const month = fc
   .tuple(fc.integer({ min: 1900, max: 2999 }), fc.integer({ min: 1, max: 12 }))
-  .map(([year, of]) => toMonth(`${year}-${String(of).padStart(2, '0')}`));
+  .map(([year, number]) => toMonth(`${year}-${String(number).padStart(2, '0')}`));
 const day = fc
   .tuple(month, fc.nat())
   .map(([month, index]) => `${month}-${String((index % daysIn(month)) + 1).padStart(2, '0')}`);

@@ -8,14 +8,14 @@ export type { Day };
 export const FIRST_DAY: Day = '1900-01-01';
 export const LAST_DAY: Day = '2999-12-31';
 
-/** Whether `text` is a day of the calendar such as `2026-03-14`, between the years 1900 and 2999. */
+/** Returns whether `text` is a day of the calendar such as `2026-03-14`, between the years 1900 and 2999. */
 export function isDay(text: string): boolean {
   if (!/^\d{4}-\d{2}-\d{2}$/.test(text) || !isMonth(text.slice(0, 7))) return false;
   const day = Number(text.slice(8));
   return day >= 1 && day <= daysIn(toMonth(text.slice(0, 7)));
 }
 
-/** How many days a month has, 28 to 31. */
+/** Returns how many days a month has, 28 to 31. */
 export function daysIn(month: Month): number {
   return new Date(Date.UTC(yearOf(month), monthOfYear(month), 0)).getUTCDate();
 }
@@ -111,18 +111,18 @@ function monthCalled(name: string, locale: string): number | null {
 const WORDS_LOCALES = ['en-GB', 'de-DE', 'de-AT'] as const;
 
 function monthNames(locale: string): readonly (readonly string[])[] {
-  let found = names.get(locale);
-  if (!found) {
-    found = Array.from({ length: 12 }, (_, index) => {
+  let match = names.get(locale);
+  if (!match) {
+    match = Array.from({ length: 12 }, (_, index) => {
       const month = toMonth(`2026-${String(index + 1).padStart(2, '0')}`);
       return [locale, ...WORDS_LOCALES].flatMap((each) => {
         const long = monthInWords(month, each).replace(/\d+/g, ' ');
         return [plain(long), plain(monthInWords(month, each, 'name'))];
       });
     });
-    names.set(locale, found);
+    names.set(locale, match);
   }
-  return found;
+  return match;
 }
 
 /** Letters as they are compared: without capitals, accents and dots; without what stands before a year in some languages. */

@@ -3,19 +3,19 @@ import { BLANK, FINE, why, without, type Reader } from '../formula/expression/ev
 import type { Evaluation, Parameter } from '../formula/functions/description.ts';
 import type { Expression } from '../formula/expression/syntax.ts';
 
-/** What looking along the months means, apart from how it is compiled. */
+/** Describes what looking along the months means, apart from how it is compiled. */
 
 /** The evaluation of functions of one way. */
 export type EvaluationBy<W extends Evaluation['kind']> = Extract<Evaluation, { kind: W }>;
 
 const ALONG: ReadonlySet<Evaluation['kind']> = new Set(['shift', 'running', 'trailingWindow', 'periodSummary', 'wholeSeries', 'crossSection']); // prettier-ignore
 
-/** Whether a function looks at other months than the one it is computed for. */
+/** Returns whether a function looks at other months than the one it is computed for. */
 export function looksAlongMonths({ kind }: Evaluation): boolean {
   return ALONG.has(kind);
 }
 
-/** Whether an argument is read as a figure, and is no word that says how a function works. */
+/** Returns whether an argument is read as a figure, and is no word that says how a function works. */
 export function isRead(parameter: Parameter | undefined, arg: Expression): boolean {
   return parameter?.takes !== 'word' || (parameter.orFigures === true && arg.kind !== 'word');
 }

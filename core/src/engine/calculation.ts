@@ -36,7 +36,7 @@ import { BLANK, FINE } from '../formula/expression/evaluation.ts';
 import type { Problems } from './problems.ts';
 import { Series } from './series.ts';
 
-/** What a calculator comes to; tax schedules and break-evens in units have an answer of their own for each month. */
+/** Describes what a calculator comes to; tax schedules and break-evens in units have an answer of their own for each month. */
 export type CalculatorAnswer =
   | { readonly kind: 'loan'; readonly loan: LoanAnswer }
   | { readonly kind: 'savings'; readonly savings: SavingsAnswer }

@@ -13,7 +13,7 @@ export interface Operation {
   readonly compute: (range: Range) => void;
 }
 
-/** What a formula is compiled against. */
+/** Describes what a formula is compiled against. */
 export interface CompileContext {
   /** The line whose rule it is; problems are reported there. */
   readonly node: string;

@@ -24,10 +24,10 @@ import { looksAlongMonths } from './alongMonths.ts';
 import { messageFor, type Text, listOf, isSameText } from '../message.ts';
 import type { ExplanationPart, ExplanationText } from './explanationShape.ts';
 
-/** What a formula is explained with: figures along the months of a plan, or along the items of a list. */
+/** Describes what a formula is explained with: figures along the months of a plan, or along the items of a list. */
 export interface Figures {
   readonly document: Document;
-  /** How its formulas are written. */
+  /** States how its formulas are written. */
   readonly style: PrintStyle;
   readonly labelOf: (id: string) => Text | undefined;
   readonly valueAt: (id: string, place: number) => number;
@@ -157,14 +157,14 @@ function worked(figures: Figures, node: string, expression: Expression, period: 
   return messageFor('explanation.worked', { parts: listOf(words, 'none') });
 }
 
-/** What a part of a rule counts; where nothing in it says so, what the line counts whose rule it is. */
+/** Returns what a part of a rule counts; where nothing in it says so, what the line counts whose rule it is. */
 export function unitOfPart(document: Document, node: string, part: Expression): Unit {
   const style = { notation: notationOf(planOf(document).locale) };
   const { unit } = inferUnit(part, { unitOf: (id) => unitOf(document, id), style, byMonth: false });
   return unit ?? unitOf(document, node);
 }
 
-/** What one part of a rule of `node` gives in a period, in words of its unit: `2,480.00`, `nothing`. */
+/** Returns what one part of a rule of `node` gives in a period, in words of its unit: `2,480.00`, `nothing`. */
 export function partInWords(model: PlanModel, node: string, part: Expression, period: number): Text {
   const list = model.document.listColumns.get(node)?.list;
   const { value, code } =
@@ -173,7 +173,7 @@ export function partInWords(model: PlanModel, node: string, part: Expression, pe
   return writeFigure(value, unitOfPart(model.document, node, part), planOf(model.document));
 }
 
-/** How many months `prior` or `next` moves, when that is written as a number. */
+/** Returns how many months `prior` or `next` moves, when that is written as a number. */
 function shiftOf(call: Extract<Expression, { kind: 'call' }>): number | undefined {
   const evaluation = functionOf(call).evaluation(call);
   if (evaluation.kind !== 'shift' || evaluation.direction === 0) return undefined;

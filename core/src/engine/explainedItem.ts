@@ -99,7 +99,7 @@ function explainCell(
   }
 }
 
-/** What a column's rule gives for an item that has an exception. */
+/** Returns what a column's rule gives for an item that has an exception. */
 function ruledItem(figures: Figures, { id, formula }: ListColumnRow, place: number): number {
   const expression = formula === null ? null : readStoredOrNull(formula);
   return expression ? figures.evaluate(expression, id, place).value : NaN;

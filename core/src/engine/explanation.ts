@@ -103,7 +103,7 @@ function explainLine(model: PlanModel, id: string, period: number): ExplanationT
       };
 }
 
-/** How long a step of a rule holds: "in every month", "until June 2026", "from May 2027 on". */
+/** Returns how long a step of a rule holds: "in every month", "until June 2026", "from May 2027 on". */
 function rangeInWords({ calendar }: PlanModel, from: number, to: number): Message {
   const first = { month: calendar.months[from]! };
   const last = { month: calendar.months[to - 1]! };
@@ -114,7 +114,7 @@ function rangeInWords({ calendar }: PlanModel, from: number, to: number): Messag
     : messageFor('explanation.fromTo', { first, last });
 }
 
-/** What a line's rule gives in a month that has an exception. */
+/** Returns what a line's rule gives in a month that has an exception. */
 function ruleFigure(model: PlanModel, id: string, rule: RuleStepRow | undefined, period: number): number | null {
   if (!rule) return null;
   if (rule.formula === null) return rule.amount;
@@ -161,7 +161,7 @@ function explainTotal({ document }: PlanModel, id: string): ExplanationText {
   return { source: 'list', words };
 }
 
-/** What a calculator gives is explained by what it was given. */
+/** Returns what a calculator gives is explained by what it was given. */
 function explainOutput(model: PlanModel, id: string, about: Text, period: number): ExplanationText {
   const { document } = model;
   const calculator = calculatorWith(document, id)!;

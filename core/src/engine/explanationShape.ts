@@ -13,17 +13,17 @@ export type Source = 'exception' | 'amount' | 'formula' | 'sum' | 'assumption' |
 export interface ExplanationPart {
   /** The line, group, assumption or total it is, for following it further. */
   readonly id: string;
-  /** What it is called, or the part of the rule that looks along the months: `running(Net)`. */
+  /** States what it is called, or the part of the rule that looks along the months: `running(Net)`. */
   readonly label: Text;
   readonly unit: Unit;
   readonly value: number | null;
   /** The period it was taken from, or `null` when it spans several. */
   readonly period: number | null;
-  /** Whether it is subtracted from the rest of a sum. */
+  /** True when it is subtracted from the rest of a sum. */
   readonly subtracted: boolean;
 }
 
-/** How one figure came about. */
+/** Describes how one figure came about. */
 export interface Explanation {
   readonly id: string;
   readonly name: Text;

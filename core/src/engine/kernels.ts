@@ -20,7 +20,7 @@ export function readerOf(operand: Operand): Reader {
   };
 }
 
-/** How two figures compare: 1 when the comparison holds, else 0. */
+/** Returns how two figures compare: 1 when the comparison holds, else 0. */
 export function compare(operator: BinaryOperator, a: number, b: number): number {
   switch (operator) {
     case '=':

@@ -25,13 +25,13 @@ export interface ListFigures {
   seriesOf(column: string): Series | undefined;
 }
 
-/** What a list is put to work with: the plan around it. */
+/** Describes what a list is put to work with: the plan around it. */
 export interface ListContext {
   readonly document: Document;
   readonly calendar: Calendar;
   /** The period its rules read the plan in. */
   readonly period: number;
-  /** What rules of the plan are compiled against. */
+  /** States what rules of the plan are compiled against. */
   readonly plan: Omit<CompileContext, 'node' | 'operandOf'>;
   readonly seriesOf: (id: string) => Series | undefined;
 }
@@ -57,7 +57,7 @@ export class ListModel implements ListFigures {
   private readonly uses: ReadonlyMap<string, readonly Use[]>;
   private readonly members = new Map<string, ReadonlySet<string> | null>();
   private readonly programs = new Map<string, Map<string, Program>>();
-  /** What people typed, along the items. */
+  /** States what people typed, along the items. */
   private readonly typed = new Map<string, Series>();
   private readonly outside = new Map<string, Outside>();
   /** Columns whose cells have changed, to be given their evaluation again once, however many cells there were. */
@@ -113,7 +113,7 @@ export class ListModel implements ListFigures {
     return this.places.get(item) ?? -1;
   }
 
-  /** Whether a column's figures hang on another one. */
+  /** Returns whether a column's figures hang on another one. */
   needs(column: string, other: string): boolean {
     return this.uses.has(column) && neededBy(this.uses, column).columns.has(other);
   }
@@ -185,7 +185,7 @@ export class ListModel implements ListFigures {
     into.settle();
   }
 
-  /** What a resolved expression of a column gives for one item. */
+  /** Returns what a resolved expression of a column gives for one item. */
   evaluate(expression: Expression, column: string, index: number): { value: number; code: number } {
     const program = compile(expression, this.contextOf(column));
     run(program, { from: 0, to: 0 }, this.count);
@@ -251,7 +251,7 @@ export class ListModel implements ListFigures {
     specifyRuled(node, rules, overlays, this.contextOf(column.id), this.members.get(column.id) ?? null, programs);
   }
 
-  /** How much less than estimated it cost, as soon as both are known. */
+  /** Amount it cost less than estimated, as soon as both are known. */
   private specifyStatus(node: Node, { estimated, actual }: ListColumnRow): void {
     const seriesOf = (id: string | null) => (id === null ? undefined : this.nodes.get(id)?.series);
     const [a, b] = [seriesOf(estimated), seriesOf(actual)];
@@ -292,7 +292,7 @@ export class ListModel implements ListFigures {
   }
 }
 
-/** Whether a column's figures are given: typed, or those of entries. */
+/** Returns whether a column's figures are given: typed, or those of entries. */
 function isGiven(column: ListColumnRow): boolean {
   return isTyped(column) || column.kind === 'entries';
 }
@@ -317,7 +317,7 @@ export function sumOfItems(series: Series, places: Iterable<number>): number {
   return isFound ? sum : NaN;
 }
 
-/** What stands for the calendar, as it is in the list's month, and for an item's number. */
+/** Returns what stands for the calendar, as it is in the list's month, and for an item's number. */
 function wordsFor({ plan, period }: ListContext, count: number): Record<CalendarWord, Operand> {
   const row = new Series(count);
   for (let index = 0; index < count; index++) row.values[index] = index + 1;

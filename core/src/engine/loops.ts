@@ -202,7 +202,7 @@ export function vectorizedExtreme(
   }
 }
 
-/** Whether every figure of a stretch is finite, with room left for adding up a whole plan of them. */
+/** Returns whether every figure of a stretch is finite, with room left for adding up a whole plan of them. */
 export function finite(values: Float64Array, from: number, to: number): boolean {
   // Four sums side by side, so that each addition need not wait for the one before.
   let a = 0;

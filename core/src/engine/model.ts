@@ -65,7 +65,7 @@ import { compile, run, type Program } from './vector.ts';
 /** The rows of one line or assumption, at hand by owner. */
 type RowsByOwner<R> = Map<string, Map<string, R>>;
 
-/** What a reference to something without figures of its own reads: a tax schedule as a whole. */
+/** States what a reference to something without figures of its own reads: a tax schedule as a whole. */
 const NOTHING = new Scalar();
 NOTHING.value = NaN;
 NOTHING.code = BLANK;
@@ -88,7 +88,7 @@ export class Model implements PlanModel {
   private membersOf = new Map<Component, ReadonlySet<string>>();
   private programs = new Map<string, Map<string, Program>>();
   private uses = new Map<string, readonly Use[]>();
-  /** What parts of rules have been asked for, until the next edit. */
+  /** States what parts of rules have been asked for, until the next edit. */
   private readonly asked = new Map<Expression, Series>();
   private readonly calculations = new Map<string, Calculation>();
   private readonly lists = new Map<string, ListModel>();
@@ -116,7 +116,7 @@ export class Model implements PlanModel {
     return [...this.nodes.keys()];
   }
 
-  /** How many things have figures. */
+  /** Returns how many things have figures. */
   get size(): number {
     return this.nodes.size;
   }
@@ -126,7 +126,7 @@ export class Model implements PlanModel {
     return this.nodes.get(id)?.series ?? this.totalOf(id);
   }
 
-  /** Whether something has figures that are kept up to date. */
+  /** Returns whether something has figures that are kept up to date. */
   has(id: string): boolean {
     return this.nodes.has(id);
   }
@@ -155,12 +155,12 @@ export class Model implements PlanModel {
     return [...this.lists.keys()];
   }
 
-  /** What a resolved expression of a list's column gives for an item, with the present figures. */
+  /** Returns what a resolved expression of a list's column gives for an item, with the present figures. */
   evaluateInList(list: string, expression: Expression, column: string, place: number): { value: number; code: number } {
     return this.lists.get(list)!.evaluate(expression, column, place);
   }
 
-  /** What a node uses, and what uses it, each with its lag in months. */
+  /** Returns what a node uses, and what uses it, each with its lag in months. */
   usesOf(id: string): readonly Use[] {
     return this.uses.get(id) ?? [];
   }
@@ -187,7 +187,7 @@ export class Model implements PlanModel {
     return this.calculations.get(id);
   }
 
-  /** What a resolved expression gives in one period, with the plan's present figures. */
+  /** Returns what a resolved expression gives in one period, with the plan's present figures. */
   evaluate(expression: Expression, node: string, period: number): { value: number; code: number } {
     const program = compile(expression, this.contextOf(node));
     run(program, { from: 0, to: 0 }, this.calendar.count);
@@ -197,7 +197,7 @@ export class Model implements PlanModel {
       : { value: result.valueAt(period), code: result.codeAt(period) };
   }
 
-  /** What a resolved expression gives in all periods, with the plan's present figures. */
+  /** Returns what a resolved expression gives in all periods, with the plan's present figures. */
   seriesFor(expression: Expression, node: string): Series {
     let series = this.asked.get(expression);
     if (!series) {

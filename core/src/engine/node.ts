@@ -22,23 +22,23 @@ export interface Node {
   readonly id: string;
   readonly series: Series;
   readonly spare: Series;
-  /** What rules read: the series, or a scalar for an assumption without dated steps. */
+  /** States what rules read: the series, or a scalar for an assumption without dated steps. */
   readonly operand: Operand;
   readonly dependents: Node[];
-  /** What has to be computed again; empty when `from` is not before `to`. */
+  /** States what has to be computed again; empty when `from` is not before `to`. */
   readonly stale: Range;
   evaluate: (range: Range) => void;
   /** For nodes that feed back into themselves: their figure of one month, and what is computed beforehand. */
   monthly?: Monthly;
 }
 
-/** How a node that feeds back into itself is computed, month by month. */
+/** Describes how a node that feeds back into itself is computed, month by month. */
 interface Monthly {
-  /** What is computed beforehand, over whole series. */
+  /** States what is computed beforehand, over whole series. */
   readonly hoisted: readonly Operation[];
   readonly reader: Reader;
   readonly sweeps: readonly SweepRange[];
-  /** Whether `hoisted` has run over all months, so that from now on it can be run over a part of them. */
+  /** True when `hoisted` has run over all months, so that from now on it can be run over a part of them. */
   complete: boolean;
 }
 

@@ -10,7 +10,7 @@ import { effectiveSteps } from './node.ts';
 import type { PlanModel } from './planModel.ts';
 import type { Series } from './series.ts';
 
-/** What a line, group, total or assumption comes to over a stretch of months, as it is rolled up; `null` for nothing. */
+/** Returns what a line, group, total or assumption comes to over a stretch of months, as it is rolled up; `null` for nothing. */
 export function valueOver(model: PlanModel, id: string, period: MonthRange): number | null {
   const value = figureOver(model, id, period);
   return value === value ? value : null;
@@ -25,9 +25,9 @@ export function figureOver(model: PlanModel, id: string, period: MonthRange): nu
   return how === 'quotient' ? quotientOver(model, id, period) : rolledUpValue(values, period, how);
 }
 
-/** What a line comes to that is a quotient, or computed from such lines: those it is computed from come first. */
+/** Returns what a line comes to that is a quotient, or computed from such lines: those it is computed from come first. */
 function quotientOver(model: PlanModel, line: string, period: MonthRange): number {
-  const known = new Map<string, number>();
+  const cache = new Map<string, number>();
   const begun = new Set<string>();
   const open = [line];
   for (let id = open.at(-1); id !== undefined; id = open.at(-1)) {
@@ -35,10 +35,10 @@ function quotientOver(model: PlanModel, line: string, period: MonthRange): numbe
     begun.add(id);
     open.push(...needed);
     if (needed.length > 0) continue;
-    if (!known.has(id)) known.set(id, ruledOver(model, id, period, known));
+    if (!cache.has(id)) cache.set(id, ruledOver(model, id, period, cache));
     open.pop();
   }
-  return known.get(line)!;
+  return cache.get(line)!;
 }
 
 /** The lines a line's rules name that are quotients themselves. */
@@ -53,7 +53,7 @@ function quotientsUsedBy(model: PlanModel, line: string): string[] {
  * A line's rule applied to the totals of a stretch: all costs ÷ all units. Where several rules hold in it, or months have
  * figures of their own, each counts as much as what it is divided by.
  */
-function ruledOver(model: PlanModel, line: string, period: MonthRange, known: ReadonlyMap<string, number>): number {
+function ruledOver(model: PlanModel, line: string, period: MonthRange, cache: ReadonlyMap<string, number>): number {
   const howOf = howIn(model.document);
   const { values } = model.seriesOf(line)!;
   const typed = new Set(model.exceptionsOf(line).map(({ month }) => periodOf(model.calendar, month)));
@@ -63,7 +63,7 @@ function ruledOver(model: PlanModel, line: string, period: MonthRange, known: Re
     return { rule, quotients: rule ? quotientsIn(rule, howOf) : [], from, to };
   });
   const last = rules.findLast(({ quotients }) => quotients.length > 0)?.quotients[0];
-  const figureOf = (id: string) => known.get(id) ?? figureOver(model, id, period);
+  const figureOf = (id: string) => cache.get(id) ?? figureOver(model, id, period);
   const parts: { value: number; weight: number }[] = [];
   for (const { rule, quotients, from, to } of rules) {
     const months = range(Math.max(from, period.from), Math.min(to, period.to));

@@ -17,7 +17,7 @@ export interface PlanModel {
   ids(): string[];
   /** The figures of a line, group, total or assumption; `undefined` when nothing has that id. */
   seriesOf(id: string): Series | undefined;
-  /** What a node uses, and what uses it, each with its lag in months. */
+  /** Returns what a node uses, and what uses it, each with its lag in months. */
   usesOf(id: string): readonly Use[];
   dependentsOf(id: string): string[];
   /** The rows of a line's rule and its exceptions, and the dated values of an assumption. */
@@ -30,10 +30,10 @@ export interface PlanModel {
   listOf(id: string): ListFigures | undefined;
   /** A list with other cells than the plan has, such as what its entries come to; it reads the plan as it is. */
   listWith(id: string, document: Document): ListModel;
-  /** What a resolved expression of a list's column gives for an item, by its place. */
+  /** Returns what a resolved expression of a list's column gives for an item, by its place. */
   evaluateInList(list: string, expression: Expression, column: string, place: number): { value: number; code: number };
-  /** What a resolved expression gives in all periods. */
+  /** Returns what a resolved expression gives in all periods. */
   seriesFor(expression: Expression, node: string): Series;
-  /** What a resolved expression gives in one period. */
+  /** Returns what a resolved expression gives in one period. */
   evaluate(expression: Expression, node: string, period: number): { value: number; code: number };
 }

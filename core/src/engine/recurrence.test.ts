@@ -12,7 +12,7 @@ import { calculate, figuresOf } from './results.ts';
 
 const lineNamed = (document: Document, name: string) => [...document.lines.values()].find((row) => row.name === name)!;
 
-/** What a rule makes of the figures 1, 2, 3, … beside it. */
+/** Returns what a rule makes of the figures 1, 2, 3, … beside it. */
 const figuresOfRule = (rule: string, months = 6) =>
   calculate(sketch({ months, lines: { memo: { Rent: 'period', L: rule } } })).figures('L');
 

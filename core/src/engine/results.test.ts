@@ -119,21 +119,24 @@ describe('operators and functions', () => {
   });
 
   it('agrees with OpenFormula on the time value of money', () => {
-    const at = (formula: string) => one(formula)[0];
-    expect(at('PMT(0.5%, 24, 9000)')).toBeCloseTo(-398.885, 2);
-    expect(at('IPMT(0.5%, 1, 24, 9000)')).toBeCloseTo(-45, 10);
-    expect(at('PPMT(0.5%, 1, 24, 9000) + IPMT(0.5%, 1, 24, 9000)')).toBeCloseTo(at('PMT(0.5%, 24, 9000)')!, 9);
-    expect(at('FV(0.5%, 24, -398.8854904, 9000)')).toBeCloseTo(0, -1);
-    expect(at('PV(0.5%, 24, PMT(0.5%, 24, 9000))')).toBeCloseTo(9000, 6);
-    expect(at('NPER(0.5%, PMT(0.5%, 24, 9000), 9000)')).toBeCloseTo(24, 8);
-    expect(at('RATE(24, PMT(0.5%, 24, 9000), 9000)')).toBeCloseTo(0.005, 10);
-    expect(at('CUMIPMT(0.5%, 24, 9000, 1, 24) + CUMPRINC(0.5%, 24, 9000, 1, 24)')).toBeCloseTo(
-      24 * at('PMT(0.5%, 24, 9000)')!,
+    const valueAt = (formula: string) => one(formula)[0];
+    expect(valueAt('PMT(0.5%, 24, 9000)')).toBeCloseTo(-398.885, 2);
+    expect(valueAt('IPMT(0.5%, 1, 24, 9000)')).toBeCloseTo(-45, 10);
+    expect(valueAt('PPMT(0.5%, 1, 24, 9000) + IPMT(0.5%, 1, 24, 9000)')).toBeCloseTo(
+      valueAt('PMT(0.5%, 24, 9000)')!,
+      9,
+    );
+    expect(valueAt('FV(0.5%, 24, -398.8854904, 9000)')).toBeCloseTo(0, -1);
+    expect(valueAt('PV(0.5%, 24, PMT(0.5%, 24, 9000))')).toBeCloseTo(9000, 6);
+    expect(valueAt('NPER(0.5%, PMT(0.5%, 24, 9000), 9000)')).toBeCloseTo(24, 8);
+    expect(valueAt('RATE(24, PMT(0.5%, 24, 9000), 9000)')).toBeCloseTo(0.005, 10);
+    expect(valueAt('CUMIPMT(0.5%, 24, 9000, 1, 24) + CUMPRINC(0.5%, 24, 9000, 1, 24)')).toBeCloseTo(
+      24 * valueAt('PMT(0.5%, 24, 9000)')!,
       6,
     );
-    expect(at('EFFECT(6%, 12)')).toBeCloseTo(0.0616778, 6);
-    expect(at('NOMINAL(EFFECT(6%, 12), 12)')).toBeCloseTo(0.06, 12);
-    expect(at('PMT(0, 12, 1200)')).toBe(-100);
+    expect(valueAt('EFFECT(6%, 12)')).toBeCloseTo(0.0616778, 6);
+    expect(valueAt('NOMINAL(EFFECT(6%, 12), 12)')).toBeCloseTo(0.06, 12);
+    expect(valueAt('PMT(0, 12, 1200)')).toBe(-100);
   });
 
   it('looks back, ahead and along the months', () => {

@@ -99,7 +99,7 @@ export class Series {
     [this.cleanFrom, other.cleanFrom] = [other.cleanFrom, this.cleanFrom];
   }
 
-  /** Whether period `at` holds the same in both series. */
+  /** Returns whether period `at` holds the same in both series. */
   sameAt(other: Series, index: number): boolean {
     const a = this.values[index]!;
     const b = other.values[index]!;
@@ -113,5 +113,5 @@ export class Scalar {
   code = FINE;
 }
 
-/** What operations work on. */
+/** Describes what operations work on. */
 export type Operand = Series | Scalar;

@@ -1,7 +1,7 @@
 import { BLANK, FINE } from '../formula/expression/evaluation.ts';
 import type { Range, Series } from './series.ts';
 
-/** How the members of a sum enter it. */
+/** Describes how the members of a sum enter it. */
 export interface Term {
   readonly series: Series;
   readonly sign: 1 | -1;

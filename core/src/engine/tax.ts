@@ -24,7 +24,7 @@ function scheduleOf({ args }: Call): string {
   return args[0]?.kind === 'ref' ? args[0].id : '';
 }
 
-/** What a call of `tax` is reckoned from, read month by month. */
+/** Returns what a call of `tax` is reckoned from, read month by month. */
 export function taxTerms(call: Call, income: Reader, { operandOf, bandsOf, yearsBy }: CompileContext): TaxTerms {
   const schedule = scheduleOf(call);
   const read = (row: string, column: string) => readerOf(operandOf(inputId(row, column)));

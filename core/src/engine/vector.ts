@@ -25,7 +25,7 @@ import { taxInputs, taxTerms, taxYears } from './tax.ts';
 export interface Program {
   readonly operations: readonly Operation[];
   readonly result: Operand;
-  /** Whether it has run over all months, so that from now on it can be run over a part of them. */
+  /** True when it has run over all months, so that from now on it can be run over a part of them. */
   complete: boolean;
 }
 
@@ -184,7 +184,7 @@ class Compiler {
     );
   }
 
-  /** Whether an expression has figures of its own for each month, rather than one for all. */
+  /** Returns whether an expression has figures of its own for each month, rather than one for all. */
   private isSeries(expression: Expression): boolean {
     if (expression.kind === 'word') return this.context.words[expression.word] instanceof Series;
     if (expression.kind === 'ref') return this.context.operandOf(expression.id) instanceof Series;

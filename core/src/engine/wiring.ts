@@ -5,7 +5,7 @@ import { TABLES, type ListColumnRow } from '../plan/schema/tables.ts';
 import { usesOfStored } from '../graph/formulaUses.ts';
 
 /**
- * Whether a change alters which nodes there are or what they read, so that the model has to be built anew. `stepsOf` says
+ * Returns whether a change alters which nodes there are or what they read, so that the model has to be built anew. `stepsOf` says
  * how many dated values an assumption has.
  */
 export function changesWiring(
@@ -76,7 +76,7 @@ export function changesWiring(
   }
 }
 
-/** What a column is computed from, as far as the order of computing goes. */
+/** Returns what a column is computed from, as far as the order of computing goes. */
 function namedBy(column: ListColumnRow | null): string {
   if (column === null || isTyped(column)) return '';
   return [column.kind, column.formula, column.estimated, column.actual].join('|');
@@ -86,7 +86,7 @@ function hasCalculators(document: Document): boolean {
   return CALCULATOR_TABLES.some((table) => document[table].size > 0);
 }
 
-/** Whether a row of a calculator reads what it read before: only then its figures can be renewed in place. */
+/** Returns whether a row of a calculator reads what it read before: only then its figures can be renewed in place. */
 function isSameWiring({ table, before, after }: DocumentChange, document: Document): boolean {
   if (before === null || after === null) return false;
   const kind = (row: object) => (row as { about?: string }).about;

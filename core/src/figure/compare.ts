@@ -11,18 +11,18 @@ const NOTHING = 1e-9;
 /** Half of the smallest coin there is in most currencies: money below it is shown, and counts, as zero. */
 export const HALF_A_CENT = 0.005;
 
-/** Whether a person would call two figures equal. */
+/** Returns whether a person would call two figures equal. */
 export function isSame(a: number, b: number): boolean {
   if (a === b) return true;
   return Math.abs(a - b) <= Math.max(NOTHING, RELATIVE * Math.max(Math.abs(a), Math.abs(b)));
 }
 
-/** How two figures stand to each other: −1, 0 or 1. */
+/** Returns how two figures stand to each other: −1, 0 or 1. */
 export function order(a: number, b: number): -1 | 0 | 1 {
   return isSame(a, b) ? 0 : a < b ? -1 : 1;
 }
 
-/** Whether money is below zero by half a cent or more. */
+/** Returns whether money is below zero by half a cent or more. */
 export function isInTheRed(money: number): boolean {
   return money <= -HALF_A_CENT;
 }

@@ -1,9 +1,9 @@
-/** How a locale writes numbers: its decimal mark, the mark between thousands, and between a formula's arguments. */
+/** States how a locale writes numbers: its decimal mark, the mark between thousands, and between a formula's arguments. */
 export interface Notation {
   readonly decimal: '.' | ',';
   readonly grouping: string;
   readonly separator: ',' | ';';
-  /** How many digits stand between the marks left of the thousands: three, or two as in 12,34,567. */
+  /** States how many digits stand between the marks left of the thousands: three, or two as in 12,34,567. */
   readonly higherGroups: 2 | 3;
 }
 
@@ -29,7 +29,7 @@ export function notationOf(locale: string): Notation {
   return notation;
 }
 
-/** Whether the platform can format for `locale`, for example `en-IE`. */
+/** Returns whether the platform can format for `locale`, for example `en-IE`. */
 export function isLocale(locale: string): boolean {
   try {
     return Intl.NumberFormat.supportedLocalesOf([locale]).length === 1;
@@ -38,7 +38,7 @@ export function isLocale(locale: string): boolean {
   }
 }
 
-/** Whether `code` is a currency of ISO 4217 the platform knows, for example `EUR`. */
+/** Returns whether `code` is a currency of ISO 4217 the platform knows, for example `EUR`. */
 export function isCurrency(code: string): boolean {
   return currencies().has(code);
 }

@@ -4,7 +4,7 @@ const SCALES: readonly number[] = [1, 10, 100, 1000, 10_000];
 /** So much of a figure may be binary noise: figures that agree to twelve digits are one. */
 const NOISE = 5e-13;
 
-/** How far a figure may lie from the one it was meant to be; a figure of many digits is not moved by what is seen of it. */
+/** Returns how far a figure may lie from the one it was meant to be; a figure of many digits is not moved by what is seen of it. */
 function noiseOf(figure: number): number {
   return Math.min(Math.abs(figure) * NOISE, 1e-3);
 }
@@ -44,7 +44,7 @@ function scaled(value: number, digits: number, whole: (figure: number) => number
   return (Math.sign(value) * whole(size)) / scale || 0;
 }
 
-/** What is left of dividing one figure by another: nothing where it goes into it, to twelve digits of the one divided. */
+/** Returns what is left of dividing one figure by another: nothing where it goes into it, to twelve digits of the one divided. */
 export function remainder(value: number, divisor: number): number {
   const left = value - divisor * wholeBelow(value / divisor);
   const decimals = 11 - Math.floor(Math.log10(Math.abs(value)));

@@ -1,5 +1,5 @@
 import { messageFor, type Message } from '../message.ts';
-/** What a figure counts. Rates are fractions: 2.4 % is 0.024. */
+/** Describes what a figure counts. Rates are fractions: 2.4 % is 0.024. */
 export type Unit =
   | 'money'
   | 'number'
@@ -27,12 +27,12 @@ export const UNIT_WORDS: Readonly<Record<Unit, Message>> = {
   yesNo: messageFor('figure.yesOrNo'),
 };
 
-/** Whether figures of a unit are written as percentages. */
+/** Returns whether figures of a unit are written as percentages. */
 export function isFraction(unit: Unit): boolean {
   return unit === 'percent' || unit === 'ratePerYear' || unit === 'ratePerMonth';
 }
 
-/** Whether a year's figures of a unit can be added up. Months of rent add up; rates and percentages do not. */
+/** Returns whether a year's figures of a unit can be added up. Months of rent add up; rates and percentages do not. */
 export function addsUp(unit: Unit): boolean {
   return unit === 'money' || unit === 'number';
 }

@@ -5,13 +5,13 @@ import { roundTo } from './rounding.ts';
 import { isFraction, type Unit } from './unit.ts';
 import { messageFor, type Text } from '../message.ts';
 
-/** How a plan writes its figures. */
+/** Describes how a plan writes its figures. */
 export interface FigureStyle {
   readonly locale: string;
   readonly currency: string;
   /** The decimals of money; those of the currency when there are none. */
   readonly decimals?: number | null;
-  /** How figures below zero are written; with a minus when left out. */
+  /** States how figures below zero are written; with a minus when left out. */
   readonly negatives?: 'minus' | 'brackets' | 'tone';
 }
 
@@ -36,8 +36,8 @@ const writers = new Map<string, Writer>();
 /** Writes numbers with so many decimals. Most figures are written again and again, so what was written is kept. */
 function decimal(locale: string, least: number, most: number): Writer {
   const key = `${locale}|${least}|${most}`;
-  const known = writers.get(key);
-  if (known) return known;
+  const existing = writers.get(key);
+  if (existing) return existing;
   const number = format(locale, { minimumFractionDigits: least, maximumFractionDigits: most });
   const written = new Map<number, string>();
   const writer: Writer = (value) => {
@@ -84,7 +84,7 @@ export function writeWithDecimals(figure: number, unit: Unit, decimals: number |
   return withSign(isPart ? `${text}\u00a0%` : text, style);
 }
 
-/** How many there are, in the figures of a locale: `1,234` in Ireland, `1.234` in Germany. */
+/** Returns how many there are, in the figures of a locale: `1,234` in Ireland, `1.234` in Germany. */
 export function writeCount(count: number, locale: string): string {
   return decimal(locale, 0, 0)(count);
 }

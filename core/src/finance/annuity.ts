@@ -62,7 +62,7 @@ export function cumipmt(rate: number, periods: number, present: number, start: n
   return payments - cumprinc(rate, periods, present, start, end, type);
 }
 
-/** What periods `start` to `end` pay back of the amount, both included: by how much the balance changes meanwhile. */
+/** Returns what periods `start` to `end` pay back of the amount, both included: by how much the balance changes meanwhile. */
 export function cumprinc(rate: number, periods: number, present: number, start: number, end: number, type = 0): number {
   if (start < 1 || end < start || end > periods) return NaN;
   const payment = pmt(rate, periods, present, 0, type);
@@ -105,7 +105,7 @@ export function ratesOfReturn(figures: readonly number[]): number[] {
   return rootsOf(worth, RATES).map(({ from, to }) => (from + to) / 2);
 }
 
-/** What figures come to when each period later counts by a factor less: a polynomial, by Horner's rule. */
+/** Returns what figures come to when each period later counts by a factor less: a polynomial, by Horner's rule. */
 function valueNow(figures: readonly number[], factor: number): number {
   let value = 0;
   for (let index = figures.length - 1; index >= 0; index--) value = value * factor + figures[index]!;

@@ -1,4 +1,4 @@
-/** How much of a number binary fractions may have added to it. */
+/** States how much of a number binary fractions may have added to it. */
 export const NOISE = 1e-12;
 
 /** Costs and prices, money per unit but for the fixed costs. */

@@ -35,7 +35,7 @@ interface Vectors {
 
 const vectors = JSON.parse(readFileSync(new URL('./vectors.json', import.meta.url), 'utf8')) as Vectors;
 
-/** Whether two results agree: numbers to a relative 1e-9, or to the cent where figures are rounded. */
+/** Checks that two results agree: numbers to a relative 1e-9, or to the cent where figures are rounded. */
 function agree(actual: object, expected: object, toTheCent = false): void {
   for (const [key, value] of Object.entries(expected)) {
     const own = (actual as Record<string, unknown>)[key];

@@ -2,10 +2,10 @@ import { messageFor, MessageRangeError } from '../message.ts';
 import { roundTo } from '../figure/rounding.ts';
 import { findRoot, nper, pmt, pv } from './annuity.ts';
 
-/** How a yearly rate becomes a monthly one: a twelfth, or the twelfth root of one year's growth. */
+/** Describes how a yearly rate becomes a monthly one: a twelfth, or the twelfth root of one year's growth. */
 export type Conversion = 'nominal' | 'effective';
 
-/** Whether payments and deposits fall due at a period's end or start. */
+/** Tells whether payments and deposits fall due at a period's end or start. */
 export type Due = 'end' | 'start';
 
 /** The monthly rate of a yearly one; both are fractions. `monthlyRate(0.06)` is 0.005. */
@@ -35,15 +35,15 @@ export interface LoanTerms {
   readonly yearlyRate: number;
   readonly months: number;
   readonly conversion?: Conversion;
-  /** What is left to be paid with the last payment. */
+  /** States what is left to be paid with the last payment. */
   readonly balloon?: number;
   readonly due?: Due;
-  /** How many of the first months pay the interest alone. */
+  /** States how many of the first months pay the interest alone. */
   readonly interestOnly?: number;
   /** The regular payment where it has been agreed; otherwise it follows from the other terms. */
   readonly payment?: number;
   /**
-   * Whether the payment goes on until nothing is left, in as many months as that takes; `months` is how long that is in
+   * True when the payment goes on until nothing is left, in as many months as that takes; `months` is how long that is in
    * theory. Otherwise the last payment settles what is left, and may be larger than the others.
    */
   readonly untilPaid?: boolean;
@@ -51,11 +51,11 @@ export interface LoanTerms {
   readonly minorUnit?: number | null;
   /** The yearly rate in a month, counted from 1, where it changes; `yearlyRate` is that of the first month. */
   readonly rateIn?: (month: number) => number;
-  /** What follows from another rate: a payment computed anew for the months left, or a term, for the payment as it is. */
+  /** States what follows from another rate: a payment computed anew for the months left, or a term, for the payment as it is. */
   readonly atNewRate?: 'payment' | 'term';
-  /** What is paid on top in a month, counted from 1, so that the loan ends earlier. */
+  /** States what is paid on top in a month, counted from 1, so that the loan ends earlier. */
   readonly extra?: (month: number) => number;
-  /** What is paid on top in a month, counted from 1, so that later payments are lower and the loan ends as before. */
+  /** States what is paid on top in a month, counted from 1, so that later payments are lower and the loan ends as before. */
   readonly lowering?: (month: number) => number;
 }
 
@@ -106,19 +106,19 @@ export function loanSchedule(loan: LoanTerms): LoanSchedule {
     course.enter(month, balance);
     const { rate, regular } = course;
     // At a month's start interest accrues on what is left after the payment; paid alone, it is what keeps the balance.
-    const alone = month <= interestOnly;
-    const owed =
+    const isAlone = month <= interestOnly;
+    const interestDue =
       due === 'end'
         ? round(opening * rate)
-        : alone
+        : isAlone
           ? round((opening * rate) / (1 + rate))
           : round((opening - Math.min(regular, opening)) * rate);
-    const settles = !alone && round(opening + owed - regular) <= balloon;
+    const settles = !isAlone && round(opening + interestDue - regular) <= balloon;
     const last =
       month === course.longest ||
-      (course.isOpen ? settles : month === course.ends || (!alone && regular - owed >= opening));
-    const interest = last && due === 'start' ? 0 : owed;
-    const paid = last ? opening + interest : alone ? interest : regular;
+      (course.isOpen ? settles : month === course.ends || (!isAlone && regular - interestDue >= opening));
+    const interest = last && due === 'start' ? 0 : interestDue;
+    const paid = last ? opening + interest : isAlone ? interest : regular;
     let closing = last ? 0 : round(opening + interest - paid);
     const onTop = (amount: number | undefined) => {
       const part = Math.min(closing, Math.max(0, round(amount ?? 0)));
@@ -148,16 +148,16 @@ export function loanSchedule(loan: LoanTerms): LoanSchedule {
   return { payment: rows[0]!.regular, rows, totalPaid: round(totalPaid), totalInterest: round(totalInterest) };
 }
 
-/** How a loan stands in its course: its rate, its regular payment, and when it ends by them. */
+/** Describes how a loan stands in its course: its rate, its regular payment, and when it ends by them. */
 class LoanState {
   yearlyRate: number;
   rate: number;
   regular: number;
   /** The month of the last payment, as things stand. */
   ends: number;
-  /** Whether payments go on until nothing is left; otherwise the last one settles it. */
+  /** True when payments go on until nothing is left; otherwise the last one settles it. */
   isOpen: boolean;
-  /** Whether extra payments let it end before `ends`, which is to be found when it is asked for. */
+  /** True when extra payments let it end before `ends`, which is to be found when it is asked for. */
   isShortened = false;
   longest: number;
   private readonly loan: LoanTerms;
@@ -204,7 +204,7 @@ class LoanState {
     this.ends = Math.min(this.ends, this.endFrom(month, balance));
   }
 
-  /** How many months before one are over, or pay interest alone. */
+  /** Returns how many months before one are over, or pay interest alone. */
   private passed(month: number): number {
     return Math.max(month - 1, this.loan.interestOnly ?? 0);
   }

@@ -143,13 +143,13 @@ describe('extra payments', () => {
           });
           expect(schedule.totalPaid).toBeCloseTo(LOAN.principal + schedule.totalInterest, 6);
           expect(schedule.rows.length).toBeLessThanOrEqual(240);
-          let owed = LOAN.principal;
+          let interestDue = LOAN.principal;
           for (const row of schedule.rows) {
-            expect(row.opening).toBe(owed);
+            expect(row.opening).toBe(interestDue);
             expect(row.closing).toBeCloseTo(row.opening - row.principal - row.extra, 6);
-            owed = row.closing;
+            interestDue = row.closing;
           }
-          expect(owed).toBe(0);
+          expect(interestDue).toBe(0);
         },
       ),
       runs(80),

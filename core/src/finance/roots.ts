@@ -9,7 +9,7 @@ interface Point {
   readonly y: number;
 }
 
-/** How near to zero the foot of a valley has to be, as a part of its sides, for the function to touch zero there. */
+/** States how near to zero the foot of a valley has to be, as a part of its sides, for the function to touch zero there. */
 const TOUCHING = 1e-10;
 /** A crossing leaves this part of what lies around it; where more is left the function leaps over zero. */
 const LEAP = 1e-6;
@@ -91,7 +91,7 @@ function crossing(pointAt: (x: number) => Point, from: Point, to: Point): Point 
   return Math.abs(best.y) <= LEAP * Math.abs(to.y - from.y) ? best : null;
 }
 
-/** How far from a point where it is nothing a function stays nothing, towards another point. */
+/** Returns how far from a point where it is nothing a function stays nothing, towards another point. */
 function edge(pointAt: (x: number) => Point, isZero: (point: Point) => boolean, inside: Point, outside: Point): number {
   let [from, to] = [inside.x, outside.x];
   if (isZero(outside)) return to;

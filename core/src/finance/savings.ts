@@ -8,7 +8,7 @@ export interface SavingsPlan {
   readonly months: number;
   readonly due?: Due;
   readonly conversion?: Conversion;
-  /** How much the deposit grows every twelve months, a fraction. */
+  /** States how much the deposit grows every twelve months, a fraction. */
   readonly depositGrowth?: number;
   readonly minorUnit?: number | null;
 }
@@ -62,13 +62,13 @@ export function savingsSchedule(plan: SavingsPlan): {
   };
 }
 
-/** What goes into a fund and out of it, each by month, counted from 1. */
+/** Describes what goes into a fund and out of it, each by month, counted from 1. */
 export interface SavingsProjection {
   readonly opening: number;
   readonly months: number;
   readonly rate: (month: number) => number;
   readonly deposit: (month: number) => number;
-  /** What is wanted out of the fund; no more than there is can be had. */
+  /** States what is wanted out of the fund; no more than there is can be had. */
   readonly withdrawal?: (month: number) => number;
   readonly due: Due;
   readonly conversion: Conversion;

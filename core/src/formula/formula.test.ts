@@ -11,7 +11,7 @@ import { countsOf, wordOf } from './functions/description.ts';
 import { FUNCTIONS } from './functions/functions.ts';
 import { runs } from '../testing/setup.ts';
 
-const at = { from: 0, to: 0 };
+const range = { from: 0, to: 0 };
 
 /** A tree without the places, for comparing. */
 function bare(expression: Expression): unknown {
@@ -29,13 +29,13 @@ function bare(expression: Expression): unknown {
 }
 
 const leaf: fc.Arbitrary<Expression> = fc.oneof(
-  fc.double({ min: 0, noNaN: true, noDefaultInfinity: true }).map((value): Expression => ({ kind: 'number', value, place: at })),
+  fc.double({ min: 0, noNaN: true, noDefaultInfinity: true }).map((value): Expression => ({ kind: 'number', value, place: range })),
   fc.constantFrom('Rent', 'Food and drink', "Phone & internet's", 'Band 2', '5 o’clock', 'month').map(
-    (name): Expression => ({ kind: 'name', name, quoted: !/^[A-Z][\w ]*$/.test(name), place: at }),
+    (name): Expression => ({ kind: 'name', name, quoted: !/^[A-Z][\w ]*$/.test(name), place: range }),
   ),
-  fc.constantFrom('a1', 'line-rent', '@net').map((id): Expression => ({ kind: 'ref', id, place: at })),
-  fc.constantFrom('month', 'year', 'years').map((word): Expression => ({ kind: 'word', word, place: at }) as Expression),
-  fc.constant<Expression>({ kind: 'date', month: toMonth('2026-03'), place: at }),
+  fc.constantFrom('a1', 'line-rent', '@net').map((id): Expression => ({ kind: 'ref', id, place: range })),
+  fc.constantFrom('month', 'year', 'years').map((word): Expression => ({ kind: 'word', word, place: range }) as Expression),
+  fc.constant<Expression>({ kind: 'date', month: toMonth('2026-03'), place: range }),
 ); // prettier-ignore
 
 const expressions = fc.letrec<{ tree: Expression }>((tie) => ({
@@ -45,14 +45,14 @@ const expressions = fc.letrec<{ tree: Expression }>((tie) => ({
     fc.record({
       kind: fc.constantFrom('negate' as const, 'percent' as const),
       operand: tie('tree'),
-      place: fc.constant(at),
+      place: fc.constant(range),
     }),
     fc.record({
       kind: fc.constant('binary' as const),
       operator: fc.constantFrom<BinaryOperator[]>('+', '-', '*', '/', '^', '=', '<>', '<', '<=', '>', '>='),
       left: tie('tree'),
       right: tie('tree'),
-      place: fc.constant(at),
+      place: fc.constant(range),
     }),
     fc
       .tuple(fc.constantFrom(...FUNCTIONS), fc.array(tie('tree'), { minLength: 1, maxLength: 3 }))
@@ -68,15 +68,15 @@ const expressions = fc.letrec<{ tree: Expression }>((tie) => ({
           const word = wordOf(description);
           return word?.at === index && (!word.orFigures || arg.kind === 'word') ? wordFor(word.words[0]!) : arg;
         }),
-        place: at,
+        place: range,
       })),
   ),
 })).tree;
 
 const wordFor = (word: string) =>
   (word === 'effective'
-    ? { kind: 'option', option: word, place: at }
-    : { kind: 'word', word, place: at }) as Expression;
+    ? { kind: 'option', option: word, place: range }
+    : { kind: 'word', word, place: range }) as Expression;
 
 const problemOf = (text: string, locale = 'en-IE') => {
   try {
@@ -218,8 +218,8 @@ describe('names', () => {
       hides: (word: string) => named.find(word) !== undefined,
     };
     expect(printFormula(parseFormula('{d} + days + period'), shown)).toBe("'Days' + days() + period");
-    const taken = calendarWordsTaken(parseFormula('2 * days + year() + period'), named);
-    expect(taken).toEqual([{ place: { from: 4, to: 8 }, named: { id: 'd', name: 'Days' }, replacement: 'days()' }]);
+    const words = calendarWordsTaken(parseFormula('2 * days + year() + period'), named);
+    expect(words).toEqual([{ place: { from: 4, to: 8 }, named: { id: 'd', name: 'Days' }, replacement: 'days()' }]);
   });
 
   it('that are misspelt offer the nearest ones, at their place', () => {

@@ -4,7 +4,7 @@ import type { Call, Expression } from './expression/syntax.ts';
 
 type Leaf = Extract<Expression, { kind: 'name' | 'ref' | 'word' }>;
 
-/** What a function takes a leaf for; a word that chooses how it works stands for nothing else. */
+/** Describes what a function takes a leaf for; a word that chooses how it works stands for nothing else. */
 export type Role = 'figure' | 'schedule' | 'word';
 
 /** Rebuilds a tree with each leaf that is a name, reference or calendar word replaced. */

@@ -5,7 +5,7 @@ import { functionOf } from './functions/functions.ts';
 import { FormulaError, childrenOf, type Expression, type Place } from './expression/syntax.ts';
 import { messageFor, type Message, listOf } from '../message.ts';
 
-/** What a name can stand for: an id, with the name as people see it. */
+/** Describes what a name can stand for: an id, with the name as people see it. */
 export interface NamedThing {
   readonly id: string;
   readonly name: string;
@@ -13,12 +13,12 @@ export interface NamedThing {
   readonly calculator?: {
     readonly word: Message;
     readonly outputs: readonly NamedOutput[];
-    /** Whether `tax` can reckon by it. */
+    /** True when `tax` can reckon by it. */
     readonly isSchedule: boolean;
   };
 }
 
-/** What stands after the dot: as people write it, and as it is stored. */
+/** Describes what stands after the dot: as people write it, and as it is stored. */
 export interface NamedOutput {
   readonly name: string;
   readonly key: string;
@@ -26,7 +26,7 @@ export interface NamedOutput {
 
 /** The names of a plan, looked up without regard to case and spacing. */
 export interface Names {
-  /** Whether they are those of a list, whose rules look along its items and not along months. */
+  /** True when they are those of a list, whose rules look along its items and not along months. */
   readonly isOfList?: boolean;
   find(name: string): NamedThing | undefined;
   thing(id: string): NamedThing | undefined;
@@ -77,7 +77,7 @@ export function nearestNames(names: Names, name: string): string[] {
     .map((candidate) => candidate.name);
 }
 
-/** What makes two names the same: case, composition and spacing do not. */
+/** Returns what makes two names the same: case, composition and spacing do not. */
 export function nameKey(name: string): string {
   return name.normalize('NFC').trim().replace(/\s+/g, ' ').toLowerCase();
 }
@@ -114,7 +114,7 @@ export function resolveNames(expression: Expression, names: Names, wordsFirst = 
   return resolved;
 }
 
-/** Whether a thing is a figure, or a tax schedule where one is asked for, without one of its outputs being named. */
+/** Returns whether a thing is a figure, or a tax schedule where one is asked for, without one of its outputs being named. */
 function canStand({ calculator }: NamedThing, role: Role): boolean {
   return role === 'schedule' ? calculator?.isSchedule === true : calculator === undefined;
 }
@@ -122,21 +122,21 @@ function canStand({ calculator }: NamedThing, role: Role): boolean {
 /** Where a text says a calendar word that is taken for a name, and what is written where the calendar's is meant. */
 export interface WordTaken {
   readonly place: Place;
-  /** What it is taken for. */
+  /** States what it is taken for. */
   readonly named: NamedThing;
   readonly replacement: string;
 }
 
 /** The calendar words in what somebody writes that are taken for names. */
 export function calendarWordsTaken(expression: Expression, names: Names): WordTaken[] {
-  const taken: WordTaken[] = [];
+  const words: WordTaken[] = [];
   mapNames(expression, (leaf, role) => {
     if (leaf.kind !== 'word' || leaf.called || role === 'word') return leaf;
     const named = names.find(leaf.word);
-    if (named && canStand(named, role)) taken.push({ place: leaf.place, named, replacement: `${leaf.word}()` });
+    if (named && canStand(named, role)) words.push({ place: leaf.place, named, replacement: `${leaf.word}()` });
     return leaf;
   });
-  return taken;
+  return words;
 }
 
 /** A reference to a thing or to one of its outputs. Throws `FormulaError` where that is not what can stand there. */
@@ -166,8 +166,8 @@ function refTo(thing: NamedThing, output: string | undefined, place: Place, role
       examples,
     );
   }
-  const found = outputs.find((each) => each.key === output) ?? outputs.find((each) => isSameName(each.name, output));
-  if (found !== undefined) return { kind: 'ref', id: `${id}.${found.key}`, place };
+  const match = outputs.find((each) => each.key === output) ?? outputs.find((each) => isSameName(each.name, output));
+  if (match !== undefined) return { kind: 'ref', id: `${id}.${match.key}`, place };
   const nearest = outputs.filter((each) => isNear(nameKey(output), nameKey(each.name)));
   throw new FormulaError(
     messageFor('formula.unknownOutputOf', { name, output, outputs: outputs.map((each) => each.name).join(', ') }),

@@ -13,7 +13,7 @@ import { tokenize, type Token } from './tokens.ts';
 import { messageFor, listOf, type Message } from '../message.ts';
 
 /**
- * How much a formula may hold: its names, numbers, operators and brackets, counted. Written in other ways, with ids or
+ * States how much a formula may hold: its names, numbers, operators and brackets, counted. Written in other ways, with ids or
  * with long names, it keeps that count, so that what has been taken can always be stored, shown and read again.
  */
 export const MAX_FORMULA_PARTS = 1000;
@@ -238,7 +238,7 @@ class Parser {
       }
     }
     this.close(open);
-    const whole = { from: place.from, to: this.tokens[this.at - 1]!.place.to };
+    const range = { from: place.from, to: this.tokens[this.at - 1]!.place.to };
     const { least, most } = countsOf(definition);
     if (args.length < least || args.length > most)
       throw new FormulaError(
@@ -247,12 +247,12 @@ class Parser {
           written: this.written(definition),
           count: count(args.length),
         }),
-        whole,
+        range,
       );
-    return { kind: 'call', name: definition.name, args: this.withWords(definition, args), place: whole };
+    return { kind: 'call', name: definition.name, args: this.withWords(definition, args), place: range };
   }
 
-  /** How a function is written, with this notation's separator. */
+  /** Returns how a function is written, with this notation's separator. */
   private written(description: FunctionDescription): string {
     return `${description.name}(${shapeOf(description).replaceAll(', ', `${this.notation.separator} `)})`;
   }

@@ -6,15 +6,15 @@ const STRENGTH: Readonly<Record<BinaryOperator, number>> = {
   '=': 1, '<>': 1, '<': 1, '<=': 1, '>': 1, '>=': 1, '+': 2, '-': 2, '*': 3, '/': 3, '^': 5,
 }; // prettier-ignore
 
-/** How to print: `nameOf` gives the name of an id, or nothing when the id itself is to be written. */
+/** Describes how to print: `nameOf` gives the name of an id, or nothing when the id itself is to be written. */
 export interface PrintStyle {
   readonly notation: Notation;
   readonly nameOf?: (id: string) => string | undefined;
-  /** Whether something is called like a calendar word, which is then written as a call: `days()`. */
+  /** True when something is called like a calendar word, which is then written as a call: `days()`. */
   readonly hides?: (word: string) => boolean;
   /** Writes a whole part in its own way, for example as its value; nothing leaves it to the usual spelling. */
   readonly part?: (expression: Expression) => string | undefined;
-  /** Whether to write × ÷ − as in a book rather than * / -. */
+  /** True when to write × ÷ − as in a book rather than * / -. */
   readonly typographic?: boolean;
 }
 

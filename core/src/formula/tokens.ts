@@ -22,7 +22,7 @@ const SIGNS: Readonly<Record<string, string>> = {
   '≠': '<>',
 };
 const WORD = /[\p{L}\p{M}\p{N}]+/uy;
-/** What is written like a month, or like a day. */
+/** States what is written like a month, or like a day. */
 const DATE = /\d{4}-\d{2}(-\d{1,2})?(?!\d|[.,]\d)/y;
 const ID = /\{([@\w:-]+)\}/y;
 

@@ -12,11 +12,11 @@ export interface UnitFinding {
   readonly fix?: { readonly words: Text; readonly replacement: string };
 }
 
-/** What units a formula's names have, and how findings write parts of it. */
+/** Describes what units a formula's names have, and how findings write parts of it. */
 export interface UnitContext {
   readonly unitOf: (id: string) => Unit;
   readonly style: PrintStyle;
-  /** Whether figures are those of a month, to which a yearly rate is not applied as it is. */
+  /** True when figures are those of a month, to which a yearly rate is not applied as it is. */
   readonly byMonth: boolean;
 }
 
@@ -271,7 +271,7 @@ function isTwelve(expression: Expression): boolean {
 const PARTS_OF_YEAR: readonly number[] = [4, 12, 24, 26, 52, 360, 365, 365.25, 366];
 
 /**
- * Whether a chain of factors and divisors says for what part of a year it is, or for how many years: it divides by how
+ * Returns whether a chain of factors and divisors says for what part of a year it is, or for how many years: it divides by how
  * many parts there are, multiplies by one of them, or by days or years of the calendar.
  */
 function namesPartOfYear(expression: Expression): boolean {
@@ -291,7 +291,7 @@ function coversYear(expression: Expression): boolean {
     : span?.kind === 'word' && span.word === 'year';
 }
 
-/** Whether a condition looks at the calendar, and so chooses some months among others. */
+/** Returns whether a condition looks at the calendar, and so chooses some months among others. */
 function readsCalendar(expression: Expression): boolean {
   return expression.kind === 'word' || childrenOf(expression).some(readsCalendar);
 }

@@ -4,7 +4,7 @@ import { messageFor, type Message, listOf, type Text } from '../message.ts';
 /** Nodes that need each other, in the order in which they can be computed; most components are a single node. */
 export interface Component {
   readonly ids: readonly string[];
-  /** Whether its nodes feed back into themselves, so that they are computed month by month. */
+  /** True when its nodes feed back into themselves, so that they are computed month by month. */
   readonly recurrent: boolean;
   /** The ids of a circle without a time lag, first repeated at the end; `null` for a sound component. */
   readonly circle: readonly string[] | null;

@@ -21,7 +21,7 @@ import {
 import { ANYWHERE, usesOfStored, type Use } from './formulaUses.ts';
 import { neededBy, usesByColumn } from './lists.ts';
 
-/** What each line, group, total, assumption, input and output of a plan uses, by its id. Formulas that cannot be read use nothing. */
+/** Returns what each line, group, total, assumption, input and output of a plan uses, by its id. Formulas that cannot be read use nothing. */
 export function usesByNode(document: Document): Map<string, readonly Use[]> {
   const uses = new Map<string, readonly Use[]>();
   const inSameMonth = (ids: string[]): Use[] => ids.map((id) => ({ id, lag: 0 }));

@@ -19,7 +19,7 @@ export const ANYWHERE = -Infinity;
 const BANDS = 'bands';
 const byExpression = new WeakMap<Expression, readonly Use[]>();
 
-/** What a formula uses, each id once with its smallest lag. */
+/** Returns what a formula uses, each id once with its smallest lag. */
 export function usesOf(expression: Expression): readonly Use[] {
   let uses = byExpression.get(expression);
   if (!uses) {
@@ -31,7 +31,7 @@ export function usesOf(expression: Expression): readonly Use[] {
   return uses;
 }
 
-/** What a stored formula uses in a plan. One that cannot be read uses nothing; it is reported where it is compiled. */
+/** Returns what a stored formula uses in a plan. One that cannot be read uses nothing; it is reported where it is compiled. */
 export function usesOfStored(formula: string, document: Document): readonly Use[] {
   let uses: readonly Use[];
   try {
@@ -74,7 +74,7 @@ function collect(expression: Expression, lag: number, lags: Map<string, number>)
   }
 }
 
-/** How many months back a function looks at an argument, at the least. */
+/** Returns how many months back a function looks at an argument, at the least. */
 function lagOf(evaluation: Evaluation, call: Call, argument: number): number {
   switch (evaluation.kind) {
     case 'shift': {

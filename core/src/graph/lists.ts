@@ -4,9 +4,9 @@ import { rowsWhere } from '../plan/document/rowTable.ts';
 import type { ListColumnRow } from '../plan/schema/tables.ts';
 import { usesOfStored, type Use } from './formulaUses.ts';
 
-/** What the columns of a list use: other columns of it, and figures of the plan. */
+/** Returns what the columns of a list use: other columns of it, and figures of the plan. */
 
-/** What each column with figures uses, with how many items back; figures of the plan are the same for all items. */
+/** Returns what each column with figures uses, with how many items back; figures of the plan are the same for all items. */
 export function usesByColumn(document: Document, list: string): Map<string, readonly Use[]> {
   const uses = new Map<string, readonly Use[]>();
   for (const column of columnsOf(document, list))

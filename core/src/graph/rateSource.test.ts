@@ -35,8 +35,8 @@ describe('what a line is projected by', () => {
     }),
     { kind: 'plan.set', settings: { projectionRate: 'assumption-inflation' } },
   );
-  const sources = (names: readonly string[], of = document) =>
-    names.map((name) => rateSourceOf(of, idOf(of, name)).from);
+  const sources = (names: readonly string[], plan = document) =>
+    names.map((name) => rateSourceOf(plan, idOf(plan, name)).from);
 
   it('is the plan’s rate for typed figures and patterns of them', () => {
     expect(sources(['Typed', 'Yearly', 'Quarterly', 'Stepped'])).toEqual(Array(4).fill('plan'));

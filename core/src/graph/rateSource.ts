@@ -42,13 +42,13 @@ function ruleOf(document: Document, line: string): Expression | null {
   return formula === null ? null : readStoredOrNull(formula);
 }
 
-/** Whether a rule comes from a loan, a fund or another calculator. */
+/** Returns whether a rule comes from a loan, a fund or another calculator. */
 function followsCalculator(rule: Expression): boolean {
   return usesOf(rule).some((use) => outputOfFigure(use.id) !== null);
 }
 
 /**
- * Whether a rule is computed from something that goes on by itself: other figures, those of the months before, or how many
+ * Returns whether a rule is computed from something that goes on by itself: other figures, those of the months before, or how many
  * years have passed. A pattern of typed figures, such as 240 every June, is not, nor is what has been rolled forward before.
  */
 function isComputed(rule: Expression, line: string): boolean {
@@ -58,7 +58,7 @@ function isComputed(rule: Expression, line: string): boolean {
   return childrenOf(rule).some((part) => isComputed(part, line));
 }
 
-/** Whether a rule is what rolling forward makes of a typed figure: that of the year before, grown. */
+/** Returns whether a rule is what rolling forward makes of a typed figure: that of the year before, grown. */
 function isRolledForward(rule: Expression, line: string): boolean {
   if (rule.kind === 'binary' && rule.operator === '*') return isRolledForward(rule.left, line);
   if (rule.kind !== 'call' || rule.name !== 'prior') return false;
@@ -66,7 +66,7 @@ function isRolledForward(rule: Expression, line: string): boolean {
   return expression?.kind === 'ref' && expression.id === line && months?.kind === 'number' && months.value === 12;
 }
 
-/** Whether a line is projected: what counts money or things. Rates and the like keep their own rules. */
+/** Returns whether a line is projected: what counts money or things. Rates and the like keep their own rules. */
 export function isProjected(line: LineRow): boolean {
   return line.unit === 'money' || line.unit === 'number';
 }

@@ -22,7 +22,7 @@ import { usersIn } from './users.ts';
 import { messageFor, type Message, listOf } from '../message.ts';
 
 /**
- * What refers to what, as the tables' descriptions have it. Deleting, undoing, redoing and reading a file ask here, so
+ * Describes what refers to what, as the tables' descriptions have it. Deleting, undoing, redoing and reading a file ask here, so
  * that no row is ever left that refers to something that is not there.
  */
 
@@ -32,7 +32,7 @@ interface Reference {
   readonly column: string;
   /** The tables what is meant may stand in. */
   readonly to: readonly TableName[];
-  /** Whether a total, which every plan has, may be meant too. */
+  /** True when a total, which every plan has, may be meant too. */
   readonly orTotal: boolean;
   readonly onDelete: OnDelete;
 }
@@ -82,7 +82,7 @@ export function deleteWithAll(draft: Draft, table: TableName, id: string): void 
   for (const each of cascadeOf(draft.document, table, id)) draft.delete(each.table, each.row.id);
 }
 
-/** What a row refers to that a document does not have: its column, or `null` when all is there. */
+/** Returns what a row refers to that a document does not have: its column, or `null` when all is there. */
 export function missingReference(document: Document, table: TableName, row: AnyRow): string | null {
   const values = row as unknown as Readonly<Record<string, string | null>>;
   for (const { table: referring, column, to, orTotal } of REFERENCES) {
@@ -103,7 +103,7 @@ function listFor(document: Document, table: TableName, row: AnyRow): string | nu
   return table === 'listColumns' || table === 'listCells' ? (listOfRow(document, table, row) ?? null) : null;
 }
 
-/** Whether a stored formula can be read, and all it names is there: for one of a list, in its columns or in the plan. */
+/** Returns whether a stored formula can be read, and all it names is there: for one of a list, in its columns or in the plan. */
 function canBeRead(document: Document, formula: string, list: string | null): boolean {
   const expression = readStoredOrNull(formula);
   if (!expression) return false;
@@ -168,7 +168,7 @@ export function lostTotal(before: Document, after: Document, changes: readonly D
   return null;
 }
 
-/** Whether any formula of a plan uses a figure. */
+/** Returns whether any formula of a plan uses a figure. */
 function isUsed(document: Document, figure: string): boolean {
   return TABLE_NAMES.some((table) => {
     const columns = formulaColumns(table);

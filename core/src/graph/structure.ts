@@ -8,7 +8,7 @@ import { isOfDocument, type Change, type Document } from '../plan/document/docum
 import { labelOf } from '../plan/document/naming.ts';
 import { TABLES, type TableName } from '../plan/schema/tables.ts';
 
-/** Whether changes can make or break ways from line to line. */
+/** Returns whether changes can make or break ways from line to line. */
 export function changesStructure(changes: readonly Change[]): boolean {
   return changes.filter(isOfDocument).some((change) => {
     if (change.table === 'lines') return change.before?.group !== change.after?.group;
@@ -25,7 +25,7 @@ export function changesStructure(changes: readonly Change[]): boolean {
   });
 }
 
-/** Whether a table's rows have inputs that may be formulas. */
+/** Returns whether a table's rows have inputs that may be formulas. */
 function hasInputs(table: TableName): boolean {
   return Object.values(TABLES[table]).some(({ column }) => column.kind === 'input');
 }

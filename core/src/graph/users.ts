@@ -85,7 +85,7 @@ export function usersOfColumn(document: Document, column: Pick<ListColumnRow, 'i
   return users;
 }
 
-/** What a stored formula names; one that cannot be read names nothing. */
+/** Returns what a stored formula names; one that cannot be read names nothing. */
 function namedIn(formula: string): Set<string> {
   const expression = readStoredOrNull(formula);
   return new Set(expression ? usesOf(expression).map((use) => ownerOfFigure(use.id)) : []);

@@ -7,7 +7,7 @@ import { NET, TOTAL_EXPENSES, TOTAL_INCOME, TOTAL_SET_ASIDE } from '../plan/sche
 import { directionOf, minorUnitsIn } from './entries.ts';
 
 /**
- * What the entries of a line come to in a month by account, in minor units as the account has them: what came in is
+ * Describes what the entries of a line come to in a month by account, in minor units as the account has them: what came in is
  * positive. Entries that are not assigned have no line; transfers of no line are in none of these.
  */
 export interface EntrySum {
@@ -26,7 +26,7 @@ export interface MonthSum {
   readonly count: number;
 }
 
-/** What really happened, line by line and month by month: the one series of figures a plan sees of its ledger. */
+/** Describes what really happened, line by line and month by month: the one series of figures a plan sees of its ledger. */
 export interface Actuals {
   /** The months account was kept of, from the first with entries to the last up to today; `null` when there are none. */
   readonly span: { readonly first: Month; readonly last: Month } | null;
@@ -58,7 +58,7 @@ export function actualsFrom(sums: readonly EntrySum[], today: Day = LAST_DAY): A
 }
 
 /**
- * What a line really came to in a month, in major units, positive the way its side goes. A line that is kept account of, in
+ * Returns what a line really came to in a month, in major units, positive the way its side goes. A line that is kept account of, in
  * a month account was kept of, came to nothing without any entry of its own; `null` where nothing is known.
  */
 export function actualFigure(document: Document, actuals: Actuals, line: string, month: Month): number | null {
@@ -70,7 +70,7 @@ export function actualFigure(document: Document, actuals: Actuals, line: string,
 }
 
 /**
- * What a line, group or total really came to over some months, in major units; `null` where nothing is known of any. What is
+ * Returns what a line, group or total really came to over some months, in major units; `null` where nothing is known of any. What is
  * computed from other figures has no actual of its own.
  */
 export function actualOver(
@@ -107,7 +107,7 @@ const SIDE_TOTALS: Readonly<Record<string, Side | undefined>> = {
   [TOTAL_SET_ASIDE]: 'setAside',
 };
 
-/** How many entries belong to no line of the plan: not assigned yet, or to a line that has been deleted. */
+/** Returns how many entries belong to no line of the plan: not assigned yet, or to a line that has been deleted. */
 export function unassignedCount(document: Document, actuals: Actuals): number {
   let count = 0;
   for (const [line, months] of actuals.lines)

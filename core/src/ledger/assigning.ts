@@ -4,7 +4,7 @@ import type { AssignmentRuleRow } from '../plan/schema/tables.ts';
 import { minorUnitsIn } from './entries.ts';
 import { plainText, textOfEntry } from './query.ts';
 
-/** What entries with the same description were last, and how often there were such. */
+/** Describes what entries with the same description were last, and how often there were such. */
 export interface EarlierEntry {
   readonly what: string;
   readonly line: string;
@@ -16,7 +16,7 @@ export interface EarlierEntry {
   readonly date: string;
 }
 
-/** What assigned entries with the same description, and the same direction, were last; the latest first. */
+/** Returns what assigned entries with the same description, and the same direction, were last; the latest first. */
 export function earlierFrom(entries: readonly LedgerEntry[]): EarlierEntry[] {
   const byText = new Map<string, EarlierEntry>();
   for (const entry of entries) {
@@ -30,7 +30,7 @@ export function earlierFrom(entries: readonly LedgerEntry[]): EarlierEntry[] {
   return [...byText.values()].sort((a, b) => (a.date < b.date ? 1 : a.date > b.date ? -1 : 0));
 }
 
-/** What an entry is about, as far as assigning it goes. */
+/** Describes what an entry is about, as far as assigning it goes. */
 export type Assignable = Pick<LedgerEntry, 'what' | 'account' | 'amount'>;
 
 /** Where an entry belongs, and what says so. */
@@ -42,11 +42,11 @@ export interface Assignment {
 
 /** Tells whether an assignment rule is for an entry, whose words without capitals and accents are at hand. */
 export function matcherOf(rule: AssignmentRuleRow, units: number): (entry: Assignable, text?: string) => boolean {
-  const looked = plainText(rule.text);
+  const filter = plainText(rule.text);
   return (entry, text = plainText(entry.what)) => {
     const size = Math.abs(entry.amount) / units;
     return (
-      (rule.condition === 'begins' ? text.startsWith(looked) : text.includes(looked)) &&
+      (rule.condition === 'begins' ? text.startsWith(filter) : text.includes(filter)) &&
       (rule.account === null || rule.account === entry.account) &&
       (rule.least === null || size >= rule.least) &&
       (rule.most === null || size <= rule.most) &&
@@ -70,8 +70,8 @@ export class Assigner {
       if (!this.stillGoes(each)) continue;
       const text = plainText(each.what);
       const key = `${text}|${Math.sign(each.amount)}`;
-      const known = this.exact.get(key);
-      if (!known || known.date < each.date) this.exact.set(key, each);
+      const existing = this.exact.get(key);
+      if (!existing || existing.date < each.date) this.exact.set(key, each);
       for (const word of wordsOf(text)) {
         let targets = this.words.get(word);
         if (!targets) this.words.set(word, (targets = new Map()));
@@ -130,7 +130,7 @@ export class Assigner {
   }
 }
 
-/** How sure a proposal has to be, and how far behind the next one. */
+/** States how sure a proposal has to be, and how far behind the next one. */
 const LEAST_VOTE = 0.4;
 const CLEARLY = 0.8;
 

@@ -5,7 +5,7 @@ import type { EntryChange, Document } from '../plan/document/document.ts';
 import type { LedgerEntry } from '../plan/schema/entries.ts';
 import { minorUnitsIn } from './entries.ts';
 
-/** What the entries of an account, both ends of transfers included, come to on a day, in minor units. */
+/** Describes what the entries of an account, both ends of transfers included, come to on a day, in minor units. */
 export interface DaySum {
   readonly account: string;
   readonly date: Day;
@@ -13,16 +13,16 @@ export interface DaySum {
   readonly count: number;
 }
 
-/** What moves money from or into accounts: an entry, or one that is expected. */
+/** Describes what moves money from or into accounts: an entry, or one that is expected. */
 type Moving = Pick<LedgerEntry, 'account' | 'toAccount' | 'amount'>;
 
-/** What an entry does to accounts, in minor units. */
+/** Returns what an entry does to accounts, in minor units. */
 export function effectsOf({ account, toAccount, amount }: Moving): { account: string; amount: number }[] {
   const effects = account === '' ? [] : [{ account, amount }];
   return toAccount === '' ? effects : [...effects, { account: toAccount, amount: -amount }];
 }
 
-/** What an entry does to one account, in minor units: nothing where it is at neither end. */
+/** Returns what an entry does to one account, in minor units: nothing where it is at neither end. */
 export function effectOn(entry: Moving, account: string): number {
   return effectsOf(entry).reduce((sum, each) => (each.account === account ? sum + each.amount : sum), 0);
 }
@@ -65,7 +65,7 @@ export class Balances {
   }
 
   /**
-   * What is in an account at the end of a day, in minor units: the opening balance and all entries from its day on. Before
+   * Returns what is in an account at the end of a day, in minor units: the opening balance and all entries from its day on. Before
    * that day, what it must have been for the opening balance to be right.
    */
   on(account: string, day: Day): number {
@@ -88,7 +88,7 @@ export class Balances {
     return low === 0 ? 0 : own.sums[low - 1]!;
   }
 
-  /** How many entries went through an account. */
+  /** Returns how many entries went through an account. */
   countOf(account: string): number {
     return this.byAccount.get(account)?.count ?? 0;
   }

@@ -58,7 +58,7 @@ function itemRefusal(document: Document, { item }: LedgerEntry, before: LedgerEn
   return { message: messageFor('amount.itemGone'), field: 'item' };
 }
 
-/** What was reconciled with a statement keeps what the statement says of it. */
+/** Returns what was reconciled with a statement keeps what the statement says of it. */
 function reconciledRefusal(entry: LedgerEntry, before: LedgerEntry | null): EntryRefusal | null {
   if (before === null || (before.reconciled === '' && before.toReconciled === '')) return null;
   if (entry.reconciled === '' && entry.toReconciled === '') return null;
@@ -74,14 +74,14 @@ export function sideOfLine(document: Document, line: string): Side | null {
 }
 
 /**
- * How an amount of a line is counted: what comes in is positive for an income, what goes out for everything else. A line
+ * Returns how an amount of a line is counted: what comes in is positive for an income, what goes out for everything else. A line
  * that is gone is taken for a cost.
  */
 export function directionOf(document: Document, line: string): 1 | -1 {
   return sideOfLine(document, line) === 'income' ? 1 : -1;
 }
 
-/** How many minor units a major one of a plan's currency has: 100 cents, or 1 where there are none. */
+/** Returns how many minor units a major one of a plan's currency has: 100 cents, or 1 where there are none. */
 export function minorUnitsIn(document: Document): number {
   return 10 ** decimalsOf(planOf(document).currency);
 }
@@ -89,13 +89,13 @@ export function minorUnitsIn(document: Document): number {
 /** A figure in whole minor units; `null` when it has more decimals than the plan's currency. 42.5 is 4250 cents. */
 export function inMinorUnits(document: Document, figure: number): number | null {
   const units = minorUnitsIn(document);
-  const whole = roundTo(figure * units);
+  const total = roundTo(figure * units);
   // Divided again it is the same number to the last digit, however large, if it had no more decimals.
-  return whole / units === figure ? whole : null;
+  return total / units === figure ? total : null;
 }
 
 /**
- * What is to be known before something is entered on a day: that the plan has no such month, so that only its account's
+ * Returns what is to be known before something is entered on a day: that the plan has no such month, so that only its account's
  * balance knows of it, or that it is of another month than the one shown (`null` where none is). Else `null`.
  */
 export function dateRemark(document: Document, date: string, shown: Month | null): Message | null {

@@ -76,14 +76,14 @@ describe('the balance of an account', () => {
   });
 });
 
-/** What is foreseen on a day, with some entries and what has been decided. */
+/** Returns what is foreseen on a day, with some entries and what has been decided. */
 function forecast(document: Document, entries: readonly EntryGiven[], today: string, until: string, from?: string) {
   const changes = changesOf(entries);
   const sums = sumsAfter([], changes);
-  const settled = confirmedDays(changes.map(({ after }) => after!));
+  const confirmed = confirmedDays(changes.map(({ after }) => after!));
   const model = new Model(document);
   const balances = new Balances(document, daySumsAfter([], changes));
-  const given = { model, actuals: actualsFrom(sums), settled, sums, balances, today, until };
+  const given = { model, actuals: actualsFrom(sums), settled: confirmed, sums, balances, today, until };
   return forecastOf(from === undefined ? given : { ...given, from });
 }
 

@@ -16,11 +16,11 @@ import type { EntrySum } from './actuals.ts';
 export interface DayBalance {
   readonly date: Day;
   readonly balance: number;
-  /** Whether it is foreseen: it lies after the day the forecast was made. */
+  /** True when it is foreseen: it lies after the day the forecast was made. */
   readonly isForecast: boolean;
 }
 
-/** How the balance of an account goes on. */
+/** Describes how the balance of an account goes on. */
 export interface Forecast {
   readonly account: AccountRow;
   readonly days: readonly DayBalance[];
@@ -30,7 +30,7 @@ export interface Forecast {
   readonly belowLimit: DayBalance | null;
 }
 
-/** What a forecast is made from. */
+/** Describes what a forecast is made from. */
 export interface ForecastGiven extends LedgerSummary {
   readonly model: PlanModel;
   readonly balances: Balances;
@@ -77,7 +77,7 @@ export function forecastOf(given: ForecastGiven): Forecast[] {
     });
 }
 
-/** What is foreseen to happen to each account, by day from today on, in minor units. */
+/** Returns what is foreseen to happen to each account, by day from today on, in minor units. */
 function foreseenByDay(given: ForecastGiven): Map<string, Float64Array> {
   const { model, settled, sums, today, until } = given;
   const { document } = model;
@@ -118,7 +118,7 @@ function foreseenByDay(given: ForecastGiven): Map<string, Float64Array> {
   return byAccount;
 }
 
-/** What the budget of each line still foresees in each month, beside what is expected; in minor units of its account. */
+/** Returns what the budget of each line still foresees in each month, beside what is expected; in minor units of its account. */
 function* leftOfBudget(
   { model, actuals, today, until }: ForecastGiven,
   expected: ReadonlyMap<string, number>,

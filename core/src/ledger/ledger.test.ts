@@ -27,7 +27,7 @@ const document = sketch({
   assumptions: { Inflation: ['ratePerYear', 0.02] },
   lines: { income: { Pay: 2000 }, costs: { Rent: 800, Food: 300, Gifts: 0 }, 'set aside': { Fund: 100 }, memo: { Loaves: 5 } },
 }); // prettier-ignore
-const idOf = (name: string, of: Document = document) => namesOf(of).find(name)!.id;
+const idOf = (name: string, plan: Document = document) => namesOf(plan).find(name)!.id;
 const sum = (name: string, month: string, amount: number, count = 1): EntrySum => ({
   line: idOf(name),
   account: '',
@@ -36,7 +36,7 @@ const sum = (name: string, month: string, amount: number, count = 1): EntrySum =
   count,
   days: 14 * count,
 });
-/** What was paid for a cost, or set aside. */
+/** Returns what was paid for a cost, or set aside. */
 const paid = (name: string, month: string, amount: number, count = 1) => sum(name, month, -amount, count);
 const entry = ({ id = 'e1', ...part }: Partial<LedgerEntry> = {}): LedgerEntry =>
   entryOf(id, { date: '2026-03-14', what: 'Weekly shop', line: idOf('Food'), account: 'card', amount: -4250, ...part });
@@ -115,10 +115,10 @@ describe('actual figures', () => {
 
   it('of months ahead are known only where there are entries: one that is paid ahead says nothing of the others', () => {
     const ahead = actualsFrom([paid('Food', '2026-01', 100), sum('Pay', '2026-01', 50), paid('Food', '2026-09', 200)], '2026-03-15'); // prettier-ignore
-    const known = (name: string) =>
+    const existing = (name: string) =>
       ['2026-01', '2026-02', '2026-08', '2026-09'].map((month) => actualFigure(document, ahead, idOf(name), toMonth(month))); // prettier-ignore
-    expect(known('Food')).toEqual([1, null, null, 2]);
-    expect(known('Pay')).toEqual([0.5, null, null, null]);
+    expect(existing('Food')).toEqual([1, null, null, 2]);
+    expect(existing('Pay')).toEqual([0.5, null, null, null]);
     expect(actualFiguresIn(document, ahead, 2026).map(({ month }) => month)).toEqual(['2026-01', '2026-09', '2026-01']);
     expect(actualsFrom([paid('Food', '2026-09', 200)], '2026-03-15').span).toBeNull();
   });
@@ -132,13 +132,13 @@ describe('actual figures', () => {
     const food = projection.of(idOf('Food'))!;
     expect(food.base).toBeCloseTo(305.5 + 8 * 300, 8);
     expect(food.years[0]!.amount).toBeCloseTo(food.base * 1.02, 8);
-    const taken = after(plan, {
+    const next = after(plan, {
       kind: 'plan.rollForward', years: 2, stepping: 'yearly', rate: null,
       actual: actualFiguresIn(plan, actuals, 2026),
     }); // prettier-ignore
     const yearly = (document: Document, name: string) => calculate(document).figures(name).slice(12, 24);
     for (const name of ['Food', 'Pay', 'Rent', 'Net'])
-      expect(yearly(taken, name)).toEqual(yearly(projection.model.document, name));
+      expect(yearly(next, name)).toEqual(yearly(projection.model.document, name));
     const wrong = decide(plan, {
       kind: 'plan.rollForward', years: 1, stepping: 'yearly', rate: null,
       actual: [{ line: idOf('Food'), month: toMonth('2027-01'), figure: 1 }],
@@ -156,8 +156,8 @@ describe('budget and actual', () => {
     paid('Gifts', '2026-02', 2_500),
     paid('Fund', '2026-01', 12_000),
   ]);
-  const rows = (from: number, to: number, of = actuals) =>
-    spendingIn(new Model(document), { actuals: of, settled: new Set() }, { from, to });
+  const rows = (from: number, to: number, actual = actuals) =>
+    spendingIn(new Model(document), { actuals: actual, settled: new Set() }, { from, to });
   const row = (name: string, all: SpendingRow[]) => all.find((each) => english(each.name) === name)!;
 
   it('stand beside each other, and positive is good on either side', () => {

@@ -34,8 +34,8 @@ export function sumsAfter(sums: readonly EntrySum[], changes: readonly EntryChan
 }
 
 /** The days of recurring entries that have happened, after some changes of entries. */
-export function confirmedDaysAfter(settled: readonly string[], changes: readonly EntryChange[]): ConfirmedDays {
-  const keys = new Set(settled);
+export function confirmedDaysAfter(confirmed: readonly string[], changes: readonly EntryChange[]): ConfirmedDays {
+  const keys = new Set(confirmed);
   for (const { before, after } of changes) {
     if (before && before.standing !== '') keys.delete(dueKey(before.standing, before.due));
     if (after && after.standing !== '') keys.add(dueKey(after.standing, after.due));
@@ -53,17 +53,17 @@ export interface EntryPage {
 export function pageAfter(
   { entries, total }: EntryPage,
   changes: readonly EntryChange[],
-  asked: EntryQuery,
+  query: EntryQuery,
 ): EntryPage {
   if (changes.length === 0) return { entries, total };
   const shown = new Map(entries.map((entry) => [entry.id, entry]));
   let count = total;
   for (const { id, before, after } of changes) {
     shown.delete(id);
-    if (before && isAsked(before, asked)) count--;
-    if (!after || !isAsked(after, asked)) continue;
+    if (before && isAsked(before, query)) count--;
+    if (!after || !isAsked(after, query)) continue;
     shown.set(id, after);
     count++;
   }
-  return { entries: [...shown.values()].sort(compareEntries(asked)), total: count };
+  return { entries: [...shown.values()].sort(compareEntries(query)), total: count };
 }

@@ -1,11 +1,11 @@
 import { FIRST_DAY, LAST_DAY, type Day } from '../calendar/readDate.ts';
 import { isTransfer, type LedgerEntry } from '../plan/schema/entries.ts';
 
-/** What entries may be put in order by. */
+/** States what entries may be put in order by. */
 export const ENTRY_ORDERS = ['date', 'what', 'amount'] as const;
 export type EntryOrder = (typeof ENTRY_ORDERS)[number];
 
-/** What may be asked of entries beside their words: all must be so. `null` asks nothing. */
+/** Describes what may be asked of entries beside their words: all must be so. `null` asks nothing. */
 export interface EntryQuery {
   /** The days, both included. */
   readonly from: Day;
@@ -24,11 +24,11 @@ export interface EntryQuery {
   readonly descending: boolean;
 }
 
-/** What state entries may be in. */
+/** States what state entries may be in. */
 export const ENTRY_STATES = ['transfer', 'reconciled', 'open', 'standing'] as const;
 export type EntryState = (typeof ENTRY_STATES)[number];
 
-/** What is asked for when nothing is said: everything, the newest first. */
+/** States what is asked for when nothing is said: everything, the newest first. */
 export const ALL_ENTRIES: EntryQuery = {
   from: FIRST_DAY,
   to: LAST_DAY,
@@ -52,18 +52,18 @@ export function textOfEntry({ what, note }: Pick<LedgerEntry, 'what' | 'note'>):
   return plainText(`${what}\n${note}`);
 }
 
-/** Whether an entry is one of those asked for. */
-export function isAsked(entry: LedgerEntry, asked: EntryQuery): boolean {
+/** Returns whether an entry is one of those asked for. */
+export function isAsked(entry: LedgerEntry, query: EntryQuery): boolean {
   const size = Math.abs(entry.amount);
   return (
-    entry.date >= asked.from &&
-    entry.date <= asked.to &&
-    (asked.lines === null || (asked.lines.includes(entry.line) && !(entry.line === '' && isTransfer(entry)))) &&
-    (asked.accounts === null || asked.accounts.includes(entry.account) || asked.accounts.includes(entry.toAccount)) &&
-    (asked.least === null || size >= asked.least) &&
-    (asked.most === null || size <= asked.most) &&
-    isIn(entry, asked.state) &&
-    (asked.text === '' || textOfEntry(entry).includes(plainText(asked.text)))
+    entry.date >= query.from &&
+    entry.date <= query.to &&
+    (query.lines === null || (query.lines.includes(entry.line) && !(entry.line === '' && isTransfer(entry)))) &&
+    (query.accounts === null || query.accounts.includes(entry.account) || query.accounts.includes(entry.toAccount)) &&
+    (query.least === null || size >= query.least) &&
+    (query.most === null || size <= query.most) &&
+    isIn(entry, query.state) &&
+    (query.text === '' || textOfEntry(entry).includes(plainText(query.text)))
   );
 }
 
@@ -82,7 +82,7 @@ function isIn(entry: LedgerEntry, state: EntryState | null): boolean {
   }
 }
 
-/** How entries compare in the order asked for; the same ones always stand in the same order. */
+/** Returns how entries compare in the order asked for; the same ones always stand in the same order. */
 export function compareEntries({ order, descending }: EntryQuery): (a: LedgerEntry, b: LedgerEntry) => number {
   const sign = descending ? -1 : 1;
   const compare = <T extends string | number>(x: T, y: T) => (x < y ? -sign : x > y ? sign : 0);

@@ -28,8 +28,8 @@ describe('the days of a recurring entry', () => {
     ['every year', { rhythm: 'year', from: '2024-02-29' }, ['2026-02-28']],
     ['until a day', { until: '2026-03-30' }, ['2026-01-31', '2026-02-28']],
     ['not before the first', { from: '2026-05-15' }, ['2026-05-15', '2026-06-15']],
-  ] as const)('are %s', (_, said, days) => {
-    expect(due(said)).toEqual(days);
+  ] as const)('are %s', (_, stated, days) => {
+    expect(due(stated)).toEqual(days);
   }); // prettier-ignore
 
   it('are the same whichever stretch is asked for, and known day by day', () => {
@@ -41,14 +41,14 @@ describe('the days of a recurring entry', () => {
       until: fc.option(fc.integer({ min: 0, max: 900 }).map((days) => addDays('2026-01-01', days))),
     });
     fc.assert(
-      fc.property(rows, fc.nat(700), fc.nat(400), fc.nat(400), (said, begin, first, second) => {
+      fc.property(rows, fc.nat(700), fc.nat(400), fc.nat(400), (text, begin, first, second) => {
         const from = addDays('2025-06-01', begin);
         const [middle, to] = [addDays(from, first), addDays(from, first + 1 + second)];
-        const whole = due(said, from, to);
-        expect([...due(said, from, middle), ...due(said, addDays(middle, 1), to)]).toEqual(whole);
-        for (const day of whole) expect(day >= from && day <= to && day >= said.from).toBe(true);
-        if (daysBetween(from, to) < 60) expect(eachDay(from, to).filter((day) => isDue(row(said), day))).toEqual(whole);
-        if (whole.length > 0) expect(nextDue(row(said), addDays(from, -1))).toBe(whole[0]);
+        const whole = due(text, from, to);
+        expect([...due(text, from, middle), ...due(text, addDays(middle, 1), to)]).toEqual(whole);
+        for (const day of whole) expect(day >= from && day <= to && day >= text.from).toBe(true);
+        if (daysBetween(from, to) < 60) expect(eachDay(from, to).filter((day) => isDue(row(text), day))).toEqual(whole);
+        if (whole.length > 0) expect(nextDue(row(text), addDays(from, -1))).toBe(whole[0]);
       }),
       runs(200),
     );
@@ -82,8 +82,11 @@ const refusal = (document: Document, command: Command) => {
 };
 const settings = { what: 'Rent', line: idOf('Rent'), account: 'bank', from: '2026-01-03' };
 const withRent = after(plan, { kind: 'standing.set', standing: 'rent', settings });
-const expected = (document: Document, settled: ReadonlySet<string> = new Set(), to = '2026-04-30') =>
-  expectedIn(document, budgetIn(new Model(document)), settled, '2026-01-01', to).map((each) => [each.due, each.amount]);
+const expected = (document: Document, confirmed: ReadonlySet<string> = new Set(), to = '2026-04-30') =>
+  expectedIn(document, budgetIn(new Model(document)), confirmed, '2026-01-01', to).map((each) => [
+    each.due,
+    each.amount,
+  ]);
 
 describe('what is expected', () => {
   it('is the line’s budget of its month, or what is typed, the way its account sees it', () => {
@@ -112,14 +115,14 @@ describe('what is expected', () => {
     expect(changed.standingEntries.get('rent')!.until).toBe('2026-03-04');
     const moved = after(withRent, { kind: 'standing.changeFrom', standing: 'rent', as: 'rent2', from: '2026-03-04', first: '2026-03-05', settings: { amount: 900 } }); // prettier-ignore
     expect(expected(moved).slice(2)).toEqual([['2026-03-03', -85_000], ['2026-03-05', -90_000], ['2026-04-05', -90_000]]); // prettier-ignore
-    const whole = after(withRent, { kind: 'standing.changeFrom', standing: 'rent', as: 'x', from: '2025-12-01', settings: { amount: 7 } }); // prettier-ignore
-    expect([...whole.standingEntries.keys()]).toEqual(['rent']);
+    const document = after(withRent, { kind: 'standing.changeFrom', standing: 'rent', as: 'x', from: '2025-12-01', settings: { amount: 7 } }); // prettier-ignore
+    expect([...document.standingEntries.keys()]).toEqual(['rent']);
     expect(dueKey('rent', '2026-01-03')).toBe('rent:2026-01-03');
   });
 
   it('keeps its days, what is left out and what has happened when it changes from a day on', () => {
-    const dues = (document: Document, settled: ConfirmedDays = new Set()) =>
-      expectedIn(document, () => 100, settled, '2026-01-01', '2027-03-31').map(({ due }) => due);
+    const dues = (document: Document, confirmed: ConfirmedDays = new Set()) =>
+      expectedIn(document, () => 100, confirmed, '2026-01-01', '2027-03-31').map(({ due }) => due);
     const rhythms = [
       { from: '2026-01-31', rhythm: 'month', every: 1 },
       { from: '2026-01-30', rhythm: 'month', every: 3 },
@@ -143,7 +146,7 @@ describe('what is expected', () => {
           const left = all[index % all.length]!;
           const ledgerSummary = all[(index * 7 + 3) % all.length]!;
           let document = after(before, { kind: 'standing.skip', standing: 'rent', due: left, skipped: true });
-          const settled = confirmedDays([{ standing: 'rent', due: ledgerSummary }]);
+          const confirmed = confirmedDays([{ standing: 'rent', due: ledgerSummary }]);
           let current = 'rent';
           let last = rhythm.from as string;
           changes
@@ -155,7 +158,7 @@ describe('what is expected', () => {
               current = `c${nth}`;
               last = document.standingEntries.get(current)!.from;
             });
-          expect(dues(document, settled)).toEqual(all.filter((day) => day !== left && day !== ledgerSummary));
+          expect(dues(document, confirmed)).toEqual(all.filter((day) => day !== left && day !== ledgerSummary));
         },
       ),
       runs(60),
@@ -202,9 +205,9 @@ describe('what is expected', () => {
     ['an end before its beginning', { until: '2025-01-01' }, 'until', 'before the first'],
     ['a rhythm of nothing', { every: 0 }, 'every', 'whole number'],
   ] as const)('is refused with %s', (_, part, field, words) => {
-    const found = refusal(plan, { kind: 'standing.set', standing: 's', settings: { ...settings, ...part } });
-    expect(english(found?.[0])).toBe(field);
-    expect(english(found?.[1])).toContain(words);
+    const match = refusal(plan, { kind: 'standing.set', standing: 's', settings: { ...settings, ...part } });
+    expect(english(match?.[0])).toBe(field);
+    expect(english(match?.[1])).toContain(words);
   });
 
   it('can only be skipped on a day it is due', () => {

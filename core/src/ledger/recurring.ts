@@ -16,20 +16,20 @@ export interface Expected {
   readonly line: string;
   readonly account: string;
   readonly toAccount: string;
-  /** What it will do to its account, in minor units; nothing where its line's budget of the month is nothing. */
+  /** States what it will do to its account, in minor units; nothing where its line's budget of the month is nothing. */
   readonly amount: number;
 }
 
-/** What the budget of a line comes to in a month, in major units; `null` where it has no figure. */
+/** Describes what the budget of a line comes to in a month, in major units; `null` where it has no figure. */
 export type BudgetOf = (line: string, month: Month) => number | null;
 
 /** The days of recurring entries that have happened, or were skipped: nothing is expected on them any more. */
 export type ConfirmedDays = ReadonlySet<string>;
 
-/** How far back what is overdue is still expected, in days; what is older is left to the checks. */
+/** States how far back what is overdue is still expected, in days; what is older is left to the checks. */
 export const OVERDUE_DAYS = 92;
 
-/** How a day of a recurring entry is told from others. */
+/** Returns how a day of a recurring entry is told from others. */
 export function dueKey(standing: string, due: Day): string {
   return datedId(standing, due);
 }
@@ -75,16 +75,16 @@ export function numberOfDay(row: RecurringEntryRow): number {
   return row.lastDay ? 31 : (row.dayOfMonth ?? numberInMonth(row.from));
 }
 
-/** Whether a recurring entry is due on a day. */
+/** Returns whether a recurring entry is due on a day. */
 export function isDue(row: RecurringEntryRow, day: Day): boolean {
   return dueDays(row, day, day).length > 0;
 }
 
-/** What is expected from one day to another, both included, by day. */
+/** Returns what is expected from one day to another, both included, by day. */
 export function expectedIn(
   document: Document,
   budget: BudgetOf,
-  settled: ConfirmedDays,
+  confirmed: ConfirmedDays,
   from: Day,
   to: Day,
 ): Expected[] {
@@ -92,7 +92,7 @@ export function expectedIn(
   const shares = new BudgetShares(document, budget);
   for (const row of inOrder(document.standingEntries.values()))
     for (const due of dueDays(row, from, to)) {
-      if (document.standingSkips.has(dueKey(row.id, due)) || isConfirmed(document, row, due, settled)) continue;
+      if (document.standingSkips.has(dueKey(row.id, due)) || isConfirmed(document, row, due, confirmed)) continue;
       const amount = shares.amountOf(row, due);
       if (amount === 0) continue;
       const { id: standing, what, line, account, toAccount } = row;
@@ -109,17 +109,17 @@ export function expectedIn(
   return expected.sort((a, b) => (a.due < b.due ? -1 : a.due > b.due ? 1 : 0));
 }
 
-/** Whether a day has happened, under its recurring entry's id or under that of one it goes on from. */
-function isConfirmed(document: Document, row: RecurringEntryRow, due: Day, settled: ConfirmedDays): boolean {
+/** Returns whether a day has happened, under its recurring entry's id or under that of one it goes on from. */
+function isConfirmed(document: Document, row: RecurringEntryRow, due: Day, confirmed: ConfirmedDays): boolean {
   const seen = new Set<string>();
   for (let id = row.id; id !== '' && !seen.has(id); id = document.standingEntries.get(id)?.goesOnFrom ?? '') {
-    if (settled.has(dueKey(id, due))) return true;
+    if (confirmed.has(dueKey(id, due))) return true;
     seen.add(id);
   }
   return false;
 }
 
-/** What comes round without an amount of its own: the budget of its line's month, shared among the days it is due on. */
+/** Describes what comes round without an amount of its own: the budget of its line's month, shared among the days it is due on. */
 class BudgetShares {
   private readonly document: Document;
   private readonly budget: BudgetOf;
@@ -131,7 +131,7 @@ class BudgetShares {
     this.budget = budget;
   }
 
-  /** What one does to its account on a day, in minor units. */
+  /** Returns what one does to its account on a day, in minor units. */
   amountOf(row: RecurringEntryRow, due: Day): number {
     const units = minorUnitsIn(this.document);
     const amount = row.amount === null ? this.shareOf(row, due, units) : roundTo(row.amount * units);
@@ -142,11 +142,11 @@ class BudgetShares {
   private shareOf(row: RecurringEntryRow, due: Day, units: number): number {
     if (row.line === null) return 0;
     const month = monthOfDay(due);
-    const whole = roundTo((this.budget(row.line, month) ?? 0) * units);
+    const total = roundTo((this.budget(row.line, month) ?? 0) * units);
     const days = this.daysOf(row.line, month);
     const index = days.indexOf(`${due}|${row.id}`);
     // What is left over of a division in whole units is not lost: the shares add up to the budget.
-    return Math.round((whole * (index + 1)) / days.length) - Math.round((whole * index) / days.length);
+    return Math.round((total * (index + 1)) / days.length) - Math.round((total * index) / days.length);
   }
 
   private daysOf(line: string, month: Month): string[] {

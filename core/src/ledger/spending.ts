@@ -12,21 +12,21 @@ import { actualFigure, type Actuals } from './actuals.ts';
 import { directionOf, minorUnitsIn } from './entries.ts';
 import { expectedIn, type BudgetOf, type ConfirmedDays } from './recurring.ts';
 
-/** How an actual figure stands to its budget, within half a cent. */
+/** Describes how an actual figure stands to its budget, within half a cent. */
 export type BudgetStatus = 'under' | 'on' | 'over';
 
 /** Budget and actual of a line, group or total over some months, in major units. */
 export interface Spent {
   readonly budget: number;
-  /** What earlier months of the year left unspent, or overspent; nothing of lines that do not carry over. */
+  /** States what earlier months of the year left unspent, or overspent; nothing of lines that do not carry over. */
   readonly carryOver: number;
-  /** What was entered; `null` where nothing is known of it. */
+  /** States what was entered; `null` where nothing is known of it. */
   readonly actual: number | null;
-  /** What is expected of recurring entries and has not happened yet. */
+  /** States what is expected of recurring entries and has not happened yet. */
   readonly expected: number;
   /** Budget and carry-over less actual: what may still be spent, or is still to come. */
   readonly remaining: number;
-  /** How many entries that is. */
+  /** Number of entries that is. */
   readonly entries: number;
   /** Budget less actual for costs, actual less budget for income and what is set aside: positive is good. */
   readonly variance: number | null;
@@ -40,13 +40,13 @@ export interface SpendingRow extends Spent {
   readonly side: Side | null;
 }
 
-/** What the ledger says: what happened, and which days of recurring entries that settled. */
+/** Describes what the ledger says: what happened, and which days of recurring entries that settled. */
 export interface LedgerSummary {
   readonly actuals: Actuals;
   readonly settled: ConfirmedDays;
 }
 
-/** What the budget of a line comes to in a month. */
+/** Returns what the budget of a line comes to in a month. */
 export function budgetIn(model: PlanModel): BudgetOf {
   const { months } = model.calendar;
   return (line, month) => {
@@ -92,7 +92,7 @@ export function spendingIn(model: PlanModel, { actuals, settled }: LedgerSummary
   return rows;
 }
 
-/** What a line really came to over some months, and with how many entries; `null` where nothing is known of any. */
+/** Returns what a line really came to over some months, and with how many entries; `null` where nothing is known of any. */
 function actualOver(model: PlanModel, actuals: Actuals, line: string, { from, to }: MonthRange) {
   let actual: number | null = null;
   let entries = 0;
@@ -119,7 +119,7 @@ export function monthsCarriedInto(model: PlanModel, actuals: Actuals, line: Line
 }
 
 /**
- * What a line that carries over brings into a month: budget less actual of the months of its year before, as far back as
+ * Returns what a line that carries over brings into a month: budget less actual of the months of its year before, as far back as
  * the ledger goes.
  */
 export function carryOverInto(model: PlanModel, actuals: Actuals, line: LineRow, period: number): number {

@@ -81,8 +81,8 @@ describe('a line of a statement', () => {
   });
 
   it('that says something else of the same amount about that day is new, with what may be the same', () => {
-    const [found] = preview([line()], [entry('e')]);
-    expect(found).toMatchObject({ state: 'new', similar: { id: 'e' } });
+    const [match] = preview([line()], [entry('e')]);
+    expect(match).toMatchObject({ state: 'new', similar: { id: 'e' } });
   });
 
   it('confirms what was expected: of its amount, or about it in similar words', () => {
@@ -137,9 +137,9 @@ describe('a line of a statement', () => {
   });
 
   it('that is there already gives it the bank’s reference, once', () => {
-    const [found] = preview([line({ what: 'Bread', reference: 'R' })], [entry('e')]);
+    const [match] = preview([line({ what: 'Bread', reference: 'R' })], [entry('e')]);
     const target = { line: '', toAccount: '' };
-    const edit = editFor(found!, target, 'bank', 'n', plan);
+    const edit = editFor(match!, target, 'bank', 'n', plan);
     expect(edit).toMatchObject({ entry: 'e', after: { reference: 'R' } });
     const [again] = preview([line({ what: 'Bread', reference: 'R' })], [entry('e', { reference: 'R' })]);
     expect(editFor(again!, target, 'bank', 'n', plan)).toBeNull();
@@ -233,17 +233,17 @@ describe('accounts', () => {
     const decision = decide(bare, reconcile);
     expect(decision).toMatchObject({ ok: true, changes: [{ table: 'reconciliations' }, { table: 'entries', after: { reconciled: 'rec' } }] }); // prettier-ignore
     const done = after(bare, reconcile);
-    const held = { ...given, reconciled: 'rec' };
+    const content = { ...given, reconciled: 'rec' };
     const change = (part: object) =>
-      decide(done, { kind: 'entries.set', entries: [{ entry: 'e', before: held, after: { ...held, ...part } }] });
+      decide(done, { kind: 'entries.set', entries: [{ entry: 'e', before: content, after: { ...content, ...part } }] });
     expect(change({ amount: -5 })).toMatchObject({ ok: false, refusal: { message: expect.stringContaining('reconciled') } }); // prettier-ignore
     expect(change({ line: idOf('Fun'), what: 'Rolls' }).ok).toBe(true);
-    expect(decide(done, { kind: 'entries.set', entries: [{ entry: 'e', before: held, after: null }] })).toMatchObject({ ok: false, refusal: { code: 'locked' } }); // prettier-ignore
-    expect(decide(done, { ...reconcile, id: 'again', entries: [{ entry: 'e', before: held }] }).ok).toBe(false);
+    expect(decide(done, { kind: 'entries.set', entries: [{ entry: 'e', before: content, after: null }] })).toMatchObject({ ok: false, refusal: { code: 'locked' } }); // prettier-ignore
+    expect(decide(done, { ...reconcile, id: 'again', entries: [{ entry: 'e', before: content }] }).ok).toBe(false);
     expect(decide(bare, { ...reconcile, entries: [{ entry: 'e', before: { ...given, account: 'card' } }] }).ok).toBe(
       false,
     );
-    expect(decide(done, { kind: 'account.unreconcile', id: 'rec', entries: [{ entry: 'e', before: held }] })).toMatchObject({
+    expect(decide(done, { kind: 'account.unreconcile', id: 'rec', entries: [{ entry: 'e', before: content }] })).toMatchObject({
       ok: true,
       changes: [{ table: 'reconciliations', after: null }, { table: 'entries', after: { reconciled: '' } }],
     }); // prettier-ignore

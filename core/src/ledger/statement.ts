@@ -19,7 +19,7 @@ export interface StatementLine {
   readonly place: Message;
 }
 
-/** What becomes of a line: an entry is made, there is one already, or one that was expected has happened. */
+/** Describes what becomes of a line: an entry is made, there is one already, or one that was expected has happened. */
 export type LineState = 'new' | 'known' | 'expected';
 
 /** A line of a statement with what it means for the plan, before anything is stored. */
@@ -35,7 +35,7 @@ export interface PreviewLine {
   readonly similar: LedgerEntry | null;
 }
 
-/** How many lines came to what. New ones are assigned by a rule, or not. */
+/** Describes how many lines came to what. New ones are assigned by a rule, or not. */
 export interface PreviewCounts {
   readonly new: number;
   readonly known: number;
@@ -51,29 +51,29 @@ export interface PreviewGiven {
   readonly lines: readonly StatementLine[];
   /** The entries of that account from some days before the first line to some days after the last. */
   readonly entries: readonly LedgerEntry[];
-  /** What is expected about those days. */
+  /** States what is expected about those days. */
   readonly expected: readonly Expected[];
   readonly earlier: readonly EarlierEntry[];
 }
 
-/** How far a bank's day may lie from that of an entry, and from the day something is due. */
+/** States how far a bank's day may lie from that of an entry, and from the day something is due. */
 export const SAME_DAYS = 3;
 export const DUE_DAYS = 8;
-/** How far an amount may lie from that of an expected entry of a similar description. */
+/** States how far an amount may lie from that of an expected entry of a similar description. */
 const ABOUT = 0.25;
 
-/** What each line of a statement means for a plan. Each entry and each expected one is taken for one line only. */
+/** Returns what each line of a statement means for a plan. Each entry and each expected one is taken for one line only. */
 export function previewStatement(given: PreviewGiven): PreviewLine[] {
   const { document, account, lines } = given;
   const assigner = new Assigner(document, given.earlier);
   const entries = new EntriesAtHand(account, given.entries);
   const expected = new Set(given.expected.filter((each) => effectOn(each, account) !== 0));
   // What the bank knows by a reference is found before anything is found by its words.
-  const found = lines.map((line) => entries.takeReferred(line));
-  lines.forEach((line, index) => (found[index] ??= entries.takeSame(line)));
+  const match = lines.map((line) => entries.takeReferred(line));
+  lines.forEach((line, index) => (match[index] ??= entries.takeSame(line)));
   // Written out, since there may be many thousand lines.
   return lines.map((line, index): PreviewLine => {
-    const entry = found[index] ?? null;
+    const entry = match[index] ?? null;
     if (entry) return { line, state: 'known', known: entry, expected: null, assignment: null, similar: null };
     const foreseen = bestExpected(line, expected, account);
     if (foreseen) {
@@ -85,7 +85,7 @@ export function previewStatement(given: PreviewGiven): PreviewLine[] {
   });
 }
 
-/** How many lines came to what. */
+/** Returns how many lines came to what. */
 export function countsOf(preview: readonly PreviewLine[]): PreviewCounts {
   const count = (test: (each: PreviewLine) => boolean) => preview.filter(test).length;
   const isNew = (each: PreviewLine) => each.state === 'new';
@@ -201,7 +201,7 @@ class EntriesAtHand {
       .sort((a, b) => distance(a) - distance(b));
   }
 
-  /** Whether the bank itself says that an entry is another one: it has another reference. */
+  /** Returns whether the bank itself says that an entry is another one: it has another reference. */
   private isOther(entry: LedgerEntry, { reference }: StatementLine): boolean {
     const name = this.referenceOf(entry);
     return name !== '' && reference !== '' && name !== reference;
@@ -218,7 +218,7 @@ class EntriesAtHand {
   }
 }
 
-/** Whether two descriptions say the same: letter by letter, or one within the other. */
+/** Returns whether two descriptions say the same: letter by letter, or one within the other. */
 function saysSame(a: string, b: string): boolean {
   const [one, other] = [normal(a), normal(b)];
   if (one === '' || other === '') return one === other;

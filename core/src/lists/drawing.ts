@@ -8,7 +8,7 @@ import { planOf, type Document } from '../plan/document/document.ts';
 import { cellOf, titleOfItem, unitOfColumn } from '../plan/document/lists.ts';
 import type { ListRow } from '../plan/schema/tables.ts';
 
-/** What of a list is drawn: some of its columns, along its items or along the figures of one column. */
+/** Describes what of a list is drawn: some of its columns, along its items or along the figures of one column. */
 export interface ItemsDrawing {
   /** The column its items are put in order and placed by; `null` for as they stand. */
   readonly along: string | null;
@@ -17,23 +17,23 @@ export interface ItemsDrawing {
 
 /** Columns of a list as they are drawn, item by item. */
 export interface DrawnItems {
-  /** What the items are called, or what they have in the column they lie along. */
+  /** States what the items are called, or what they have in the column they lie along. */
   readonly names: readonly string[];
-  /** What the items lie along; `null` for one beside the other. */
+  /** States what the items lie along; `null` for one beside the other. */
   readonly axis: {
     readonly name: string;
     readonly places: readonly number[];
     readonly write: (place: number) => string;
   } | null;
   readonly columns: readonly { readonly name: string; readonly unit: Unit; readonly values: readonly (number | null)[] }[]; // prettier-ignore
-  /** How many items there would be to draw, where that is more than can be read; in the plan's notation. */
+  /** States how many items there would be to draw, where that is more than can be read; in the plan's notation. */
   readonly shortened: { readonly shown: string; readonly all: string } | null;
 }
 
 /** The most items a picture can show and still be read. */
 const MOST_ITEMS = 200;
 
-/** What a picture of a list shows: items that have a figure, each column's figures in their order. */
+/** Returns what a picture of a list shows: items that have a figure, each column's figures in their order. */
 export function drawnItems(model: PlanModel, list: ListRow, { along, columns }: ItemsDrawing): DrawnItems {
   const { document } = model;
   const { locale } = planOf(document);
@@ -63,7 +63,7 @@ export function drawnItems(model: PlanModel, list: ListRow, { along, columns }: 
   };
 }
 
-/** What a picture goes along: the figures, or days, of a column. */
+/** Describes what a picture goes along: the figures, or days, of a column. */
 interface Axis {
   readonly name: string;
   /** Where an item lies on it; NaN where it has nothing there. */

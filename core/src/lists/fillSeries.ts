@@ -9,7 +9,7 @@ export type SeriesTerms =
   /** Every so many days, weekdays alone, or months on the same day or on the last. */
   | { readonly kind: 'days' | 'weekdays' | 'months' | 'monthEnds'; readonly from: Day; readonly step: number };
 
-/** How far a series goes: so many rows, or until a figure or day. */
+/** Describes how far a series goes: so many rows, or until a figure or day. */
 export type SeriesEnd = { readonly count: number } | { readonly until: number | Day };
 
 /** The most decimals the figures of a series have. */
@@ -88,7 +88,7 @@ function isBeyond({ step }: SeriesTerms, value: number | Day, until: number | Da
   return step >= 0 ? value > until : value < until;
 }
 
-/** How many decimals a figure has. */
+/** Returns how many decimals a figure has. */
 function decimalsIn(figure: number): number {
   let decimals = 0;
   while (decimals < MOST_DECIMALS && roundTo(figure, decimals) !== figure) decimals++;

@@ -6,13 +6,13 @@ import { columnsOf, itemsOf } from '../plan/document/lists.ts';
 import type { LedgerEntry } from '../plan/schema/entries.ts';
 import { cellId, type ListCellRow } from '../plan/schema/tables.ts';
 
-/** What the entries for an item come to, in minor units; what was paid is negative. */
+/** Describes what the entries for an item come to, in minor units; what was paid is negative. */
 export interface ItemSum {
   readonly item: string;
   readonly amount: number;
 }
 
-/** What entries come to by item after some changes of them; items without any are left out. */
+/** Returns what entries come to by item after some changes of them; items without any are left out. */
 export function itemSumsAfter(sums: readonly ItemSum[], changes: readonly EntryChange[]): ReadonlyMap<string, number> {
   const byItem = new Map(sums.map(({ item, amount }) => [item, amount]));
   const add = (entry: LedgerEntry | null, sign: 1 | -1) => {
@@ -25,7 +25,7 @@ export function itemSumsAfter(sums: readonly ItemSum[], changes: readonly EntryC
   return byItem;
 }
 
-/** Whether some column of a list follows the entries of the ledger. */
+/** Returns whether some column of a list follows the entries of the ledger. */
 export function hasEntriesColumn(document: Document, list: string): boolean {
   return columnsOf(document, list).some(({ kind }) => kind === 'entries');
 }

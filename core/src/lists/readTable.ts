@@ -4,23 +4,23 @@ import type { Unit } from '../figure/unit.ts';
 import type { ListColumnRow } from '../plan/schema/tables.ts';
 import { messageFor, type Message } from '../message.ts';
 
-/** What a column of a pasted table is taken for. */
+/** Describes what a column of a pasted table is taken for. */
 export interface GuessedColumn {
   readonly name: string;
   readonly kind: Extract<ListColumnRow['kind'], 'text' | 'choice' | 'figure' | 'date' | 'yesNo'>;
   readonly unit: ListColumnRow['unit'];
 }
 
-/** How a pasted table is read: guessed, to be shown and corrected. */
+/** Describes how a pasted table is read: guessed, to be shown and corrected. */
 export interface TableReading {
-  /** Whether its first row names the columns. */
+  /** True when its first row names the columns. */
   readonly hasHeadings: boolean;
   /** The decimal sign of its figures. */
   readonly decimal: '.' | ',';
   readonly columns: readonly GuessedColumn[];
 }
 
-/** How days are read: in the order of a locale, and without a year in that of today. */
+/** Describes how days are read: in the order of a locale, and without a year in that of today. */
 export interface DayReading {
   readonly locale: string;
   readonly today: Day;
@@ -38,12 +38,12 @@ export interface Unreadable {
 const LOCALE_OF = { '.': 'en-IE', ',': 'de-DE' } as const;
 const YES = new Set(['yes', 'y', 'ja', 'j', 'oui', 'si', 'sí', 'true', 'x', '✓', '✔']);
 const NO = new Set(['no', 'n', 'nein', 'non', 'false', '–', '-']);
-/** How many different texts a column of choices has at most. */
+/** States how many different texts a column of choices has at most. */
 const MOST_CHOICES = 12;
 const CURRENCY = /\p{Sc}|\b(EUR|USD|GBP|CHF|JPY)\b/u;
 const MONEY_WORDS = /price|cost|amount|estimate|actual|rent|fee|preis|kosten|betrag|miete|\p{Sc}/iu;
 
-/** What a table is, as far as can be told: headings, decimal sign, and what each column holds. */
+/** Returns what a table is, as far as can be told: headings, decimal sign, and what each column holds. */
 export function guessTable(rows: readonly (readonly string[])[], dates: DayReading): TableReading {
   const decimal = guessDecimal(rows);
   const [first = [], ...rest] = rows;
@@ -60,11 +60,11 @@ export function readingAs(
 ): TableReading {
   const width = Math.max(0, ...rows.map((row) => row.length));
   const body = hasHeadings ? rows.slice(1) : rows;
-  const taken = new Set<string>();
+  const used = new Set<string>();
   const columns = Array.from({ length: width }, (_, index): GuessedColumn => {
     const heading = hasHeadings ? (rows[0]?.[index] ?? '').trim().replace(/\s+/g, ' ').slice(0, 80) : '';
     const cells = body.map((row) => (row[index] ?? '').trim()).filter((cell) => cell !== '');
-    return { name: uniqueName(heading, index, taken), ...kindOf(cells, heading, decimal, dates) };
+    return { name: uniqueName(heading, index, used), ...kindOf(cells, heading, decimal, dates) };
   });
   return { hasHeadings, decimal, columns };
 }
@@ -161,10 +161,10 @@ function unitOf(cells: readonly string[], heading: string): ListColumnRow['unit'
   return cells.some((cell) => CURRENCY.test(cell)) || MONEY_WORDS.test(heading) ? 'money' : 'number';
 }
 
-function uniqueName(heading: string, index: number, taken: Set<string>): string {
+function uniqueName(heading: string, index: number, used: Set<string>): string {
   const base = heading === '' ? String(index + 1) : heading;
   let name = base;
-  for (let next = 2; taken.has(name.toLowerCase()); next++) name = `${base.slice(0, 74)} ${next}`;
-  taken.add(name.toLowerCase());
+  for (let next = 2; used.has(name.toLowerCase()); next++) name = `${base.slice(0, 74)} ${next}`;
+  used.add(name.toLowerCase());
   return name;
 }

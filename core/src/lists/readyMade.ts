@@ -16,7 +16,7 @@ interface ReadyMade {
   readonly rate?: { readonly name: Message; readonly value: number; readonly unit: 'percent' | 'ratePerYear' };
   /** Columns by a key of their own; `{key}` in a rule stands for one of them. */
   readonly columns: Readonly<Record<string, Column>>;
-  /** What the first column holds to begin with, one to an item. */
+  /** States what the first column holds to begin with, one to an item. */
   readonly first: readonly (number | string)[];
 }
 
@@ -25,7 +25,7 @@ const rule = (name: Message, formula: string, more: Settings = {}): Column => ({
 const text = (name: Message): Column => ({ name, kind: 'text' });
 const TOTAL = { total: true } as const;
 
-/** What lists people begin from, in the order they are offered. */
+/** States what lists people begin from, in the order they are offered. */
 export const READY_MADE = {
   estimate: {
     name: messageFor('list.estimateAndActual'),

@@ -6,7 +6,7 @@ import { unitOfColumn } from '../plan/document/lists.ts';
 import { sumByIds } from './summaries.ts';
 import type { ListColumnRow } from '../plan/schema/tables.ts';
 
-/** How what something cost stands to what was estimated. */
+/** States how what something cost stands to what was estimated. */
 export const ITEM_STATUSES = ['under', 'on', 'over'] as const;
 export type ItemStatus = (typeof ITEM_STATUSES)[number];
 
@@ -17,7 +17,7 @@ export function statusOf(document: Document, column: ListColumnRow, difference: 
   return Math.abs(difference) < least ? 'on' : difference > 0 ? 'under' : 'over';
 }
 
-/** How the items of a list stand that have both an estimate and an actual figure. */
+/** Describes how the items of a list stand that have both an estimate and an actual figure. */
 export interface StatusOfWhole {
   readonly counts: Readonly<Record<ItemStatus, number>>;
   /** Items without an actual figure yet. */

@@ -6,13 +6,13 @@ import { cellOf, hasFigures } from '../plan/document/lists.ts';
 import { SUMMARIES, type ColumnSummary } from '../plan/schema/itemTables.ts';
 import type { ListColumnRow } from '../plan/schema/tables.ts';
 
-/** What stands under a column, in the order in which it is listed. */
+/** Returns what stands under a column, in the order in which it is listed. */
 export function summariesOf(column: ListColumnRow): ColumnSummary[] {
   return SUMMARIES.filter((summary) => column[summary]);
 }
 
 /**
- * What some items of a list come to in a column: their total, average, smallest, largest or count. `places` are the places of
+ * Returns what some items of a list come to in a column: their total, average, smallest, largest or count. `places` are the places of
  * the items; all when left out. `null` where there is nothing, or where a figure has a problem.
  */
 export function summaryIn(

@@ -14,15 +14,15 @@ export function english<T extends null | undefined>(text: Text | T): string | T 
   return text === null || text === undefined ? text : speaker.say(text);
 }
 
-/** What an error says to a person, in English; the message of one that says nothing to people. */
+/** Returns what an error says to a person, in English; the message of one that says nothing to people. */
 export function saidBy(error: unknown): string {
   const { text, problem, refusal } = error as {
     readonly text?: Text;
     readonly problem?: { readonly message: Text };
     readonly refusal?: { readonly message: Text };
   };
-  const said = text ?? problem?.message ?? refusal?.message;
-  return said === undefined ? (error as Error).message : speaker.say(said);
+  const stated = text ?? problem?.message ?? refusal?.message;
+  return stated === undefined ? (error as Error).message : speaker.say(stated);
 }
 
 /** Why a calculator has no answer, in English; the number of a problem of an input where it is that. */

@@ -46,7 +46,7 @@ export function sketch({
   return parsePlan({
     version: 1,
     plan: { name: 'Sketch', currency: 'EUR', locale, firstMonth, months, yearBegins },
-    accounts: Object.entries(rest.accounts ?? {}).map(([name, said]) => ({ id: name.toLowerCase(), name, ...said })),
+    accounts: Object.entries(rest.accounts ?? {}).map(([name, text]) => ({ id: name.toLowerCase(), name, ...text })),
     assumptions: Object.entries(rest.assumptions ?? {}).map(([name, [unit, value]]) => ({ name, unit, value })),
     assumptionSteps: Object.entries(rest.assumptions ?? {}).flatMap(([assumption, [, , steps]]) =>
       Object.entries(steps ?? {}).map(([from, value]) => ({ assumption, from, value })),

@@ -136,9 +136,9 @@ describe('whatever commands are taken', () => {
         const file = fileOf(document);
         const again = parsePlan(JSON.parse(file));
         expect(fileOf(again)).toBe(file);
-        const [was, is] = [calculate(document), calculate(again)];
+        const [before, after] = [calculate(document), calculate(again)];
         for (const id of document.lines.keys()) {
-          const [a, b] = [was, is].map((results) => results.figures(nameOf(document, id)!));
+          const [a, b] = [before, after].map((results) => results.figures(nameOf(document, id)!));
           // Sums go by ids, which a file may leave out, so that the last digit may differ.
           a!.forEach((figure, index) => {
             if (figure === null || b![index] === null) expect(b![index]).toBe(figure);

@@ -45,7 +45,7 @@ import { LIST_FURNITURE, listCommandFor } from './randomLists.ts';
  * from which a command is made for the plan as it is then, so that most commands fit.
  */
 
-/** What one command is made from. */
+/** Describes what one command is made from. */
 export interface Draw {
   readonly kind: CommandKind;
   readonly numbers: readonly number[];
@@ -55,7 +55,7 @@ const TEXTS = ['', 'A remark.', 'two\nlines', '“quotes”', 'x'.repeat(81), '\
 const FIGURES = [0, 1, -1, 5, 12, 0.1, 0.3, 1e-7, -0.02, 19, 100, 250.5, 1234.56, -5000, 2027, 1e13, 1e14];
 const RATES = [0, 0.02, 0.05, -0.01, 1e-7, 0.5, -2];
 
-/** How deep random formulas are nested. */
+/** States how deep random formulas are nested. */
 const DEPTH = 4;
 
 /** A formula over what there is in a plan, as someone might write it. */
@@ -544,7 +544,7 @@ function valueFor({ form, orNull }: Field, document: Document, picks: Picks): un
   }
 }
 
-/** How often kinds of commands are drawn, rules and figures more often than the rest; one that is not here is drawn once. */
+/** States how often kinds of commands are drawn, rules and figures more often than the rest; one that is not here is drawn once. */
 const WEIGHTS: Readonly<Partial<Record<CommandKind, number>>> = {
   'plan.rollForward': 1, 'plan.set': 3, 'group.add': 1, 'group.set': 2, 'group.move': 1, 'group.duplicate': 1,
   'group.delete': 1, 'line.add': 2, 'line.set': 2, 'line.move': 2, 'line.duplicate': 1, 'line.delete': 1,

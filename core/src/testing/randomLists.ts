@@ -60,7 +60,7 @@ export function listCommandFor(
       ? picks.of(['Tiler', 'Lamps', 'x', 'two\nlines'])
       : picks.of(FIGURES);
   };
-  const cells = (of: readonly ListColumnRow[]) => of.map((each) => ({ column: each.id, value: value(each) }));
+  const cells = (ids: readonly ListColumnRow[]) => ids.map((each) => ({ column: each.id, value: value(each) }));
   const settings = (fresh: boolean) => ({
     ...(fresh || picks.below(3) === 0 ? { name: name() } : {}),
     ...picks.of([

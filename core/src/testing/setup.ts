@@ -21,10 +21,10 @@ fc.configureGlobal({
   numRuns: 100 * TIMES,
 });
 
-/** How many cases of a property are drawn: so many, unless a run asks for several times as many. */
+/** Returns how many cases of a property are drawn: so many, unless a run asks for several times as many. */
 export const runs = (count: number): { numRuns: number } => ({ numRuns: count * TIMES });
 
-/** How often something is repeated that takes long: seldom in `npm test`, often in `npm run fuzz`. */
+/** Returns how often something is repeated that takes long: seldom in `npm test`, often in `npm run fuzz`. */
 export const seldomOrOften = (seldom: number, often: number): number => (TIMES === 1 ? seldom : often);
 
 // Test files share what they import: none leaves a clock, a spy or a global of its own to the next.

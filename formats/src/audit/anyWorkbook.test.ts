@@ -8,7 +8,7 @@ import { MONTHS, letter, monthRow, workbookOf, type Content } from '../testing/w
 import { auditRead, type AuditedWorkbook } from './auditWorkbook.ts';
 import { AUDIT_KINDS } from './finding.ts';
 
-/** What holds of every audit, whatever was audited. */
+/** Checks what is true of every audit, whatever was audited. */
 function expectSound({ document, findings, cells }: AuditedWorkbook): void {
   expect(parsePlan(toPlanFile(document)).lines.size).toBe(document.lines.size);
   expect(cells.equal + cells.differences.length).toBe(cells.compared);

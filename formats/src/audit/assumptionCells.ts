@@ -11,7 +11,7 @@ export interface AssumptionCell {
   readonly label: string;
   readonly value: number;
   readonly look: RawCell['look'];
-  /** Whether its label says that it is for a year, or for a month. */
+  /** States whether its label says that it is for a year, or for a month. */
   readonly period: 'year' | 'month' | null;
 }
 
@@ -26,7 +26,7 @@ export function periodOfLabel(label: string): AssumptionCell['period'] {
   return YEARLY.test(label) ? 'year' : MONTHLY.test(label) ? 'month' : null;
 }
 
-/** Whether a cell lies among the months of a block. */
+/** Returns whether a cell lies among the months of a block. */
 export function isInBlock(block: Block, sheet: string, row: number, column: number): boolean {
   const last = block.rows.at(-1)?.row ?? block.heading;
   const [first, end] = [block.columns[0]!, block.columns.at(-1)!];
@@ -35,13 +35,13 @@ export function isInBlock(block: Block, sheet: string, row: number, column: numb
 
 /** The text beside a cell, to its left, or above it where nothing is there. */
 export function labelBeside({ sheets }: RawWorkbook, sheet: string, row: number, column: number): string {
-  const found = sheets.find(({ name }) => name === sheet);
-  if (!found) return '';
+  const match = sheets.find(({ name }) => name === sheet);
+  if (!match) return '';
   for (let index = column - 1; index >= 0; index--) {
-    const value = rawCell(found, row, index)?.value;
+    const value = rawCell(match, row, index)?.value;
     if (typeof value === 'string' && value.trim() !== '') return value.trim();
   }
-  const above = row > 0 ? rawCell(found, row - 1, column)?.value : undefined;
+  const above = row > 0 ? rawCell(match, row - 1, column)?.value : undefined;
   return typeof above === 'string' ? above.trim() : '';
 }
 
@@ -51,10 +51,10 @@ export function assumptionCells(
   block: Block,
   tables: readonly FoundTable[] = [],
 ): Map<string, AssumptionCell> {
-  const found = new Map<string, AssumptionCell>();
+  const match = new Map<string, AssumptionCell>();
   const consider = (sheet: string, row: number, column: number) => {
     const key = placeKey(sheet, row, column);
-    if (found.has(key) || isInBlock(block, sheet, row, column)) return;
+    if (match.has(key) || isInBlock(block, sheet, row, column)) return;
     if (tables.some((table) => isInTable(table, sheet, row, column))) return;
     const cell = workbook.sheets
       .find(({ name }) => name === sheet)
@@ -62,11 +62,11 @@ export function assumptionCells(
       ?.get(column);
     if (!cell || typeof cell.value !== 'number' || cell.formula) return;
     const named = [...workbook.names].find(
-      ([, at]) => at.sheet === sheet && at.row === row && at.column === column,
+      ([, cell]) => cell.sheet === sheet && cell.row === row && cell.column === column,
     )?.[0];
     const label = labelBeside(workbook, sheet, row, column) || (named ?? '').replaceAll('_', ' ');
     if (label === '') return;
-    found.set(key, { sheet, row, column, label, value: cell.value, look: cell.look, period: periodOfLabel(label) });
+    match.set(key, { sheet, row, column, label, value: cell.value, look: cell.look, period: periodOfLabel(label) });
   };
   for (const { row } of block.rows)
     for (const column of block.columns) {
@@ -84,5 +84,5 @@ export function assumptionCells(
     for (const { formula } of columns)
       for (const part of formula ? allPartsOf<RawFormula>(formula) : [])
         if (part.kind === 'cell') consider(part.at.sheet ?? sheet.name, part.at.row, part.at.column);
-  return found;
+  return match;
 }

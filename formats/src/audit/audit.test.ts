@@ -63,11 +63,11 @@ const kindsIn = (rows: Content[][], hidden: number[] = []) =>
 const lineIn = (document: Document, name: string) => [...document.lines.values()].find((line) => line.name === name)!;
 
 describe('what somebody says of a workbook', () => {
-  const said = (reading: ReadingCorrections, rows = clean()) => auditRead(workbookOf(rows), 'Club', false, reading);
+  const stated = (reading: ReadingCorrections, rows = clean()) => auditRead(workbookOf(rows), 'Club', false, reading);
   const sideIn = ({ document }: AuditedWorkbook, name: string) => document.groups.get(lineIn(document, name).group)!.side; // prettier-ignore
 
   it('shows each row as it stands in the sheet, and what it was taken for', () => {
-    const { reading } = said({});
+    const { reading } = stated({});
     expect(reading).toMatchObject({ sheet: '2026', sheets: ['2026'], heading: 4, headings: [4] });
     expect(reading!.columns[0]).toEqual({ column: 'B', month: '2026-01' });
     expect(reading!.rows[1]).toMatchObject({ row: 6, label: 'Pay', kind: 'line', side: 'income' });
@@ -76,18 +76,18 @@ describe('what somebody says of a workbook', () => {
   });
 
   it('puts lines and all below a heading on the side that was said', () => {
-    const one = said({ rows: { 7: { side: 'setAside' } } });
+    const one = stated({ rows: { 7: { side: 'setAside' } } });
     expect([sideIn(one, 'Pay'), sideIn(one, 'Extra')]).toEqual(['income', 'setAside']);
-    const all = said({ rows: { 9: { side: 'memo' }, 11: { side: 'expense' } } });
+    const all = stated({ rows: { 9: { side: 'memo' }, 11: { side: 'expense' } } });
     expect(['Rent', 'Food', 'Heating'].map((name) => sideIn(all, name))).toEqual(['memo', 'expense', 'memo']);
   });
 
   it('leaves rows out, and makes lines of what was taken for something else', () => {
-    const { document, cells, reading } = said({ rows: { 7: { kind: 'other' }, 14: { kind: 'line' } } });
+    const { document, cells, reading } = stated({ rows: { 7: { kind: 'other' }, 14: { kind: 'line' } } });
     const names = [...document.lines.values()].map(({ name }) => name);
     expect(names).not.toContain('Extra');
     expect(names).toContain('Net 2');
-    expect(reading!.rows.find(({ row: of }) => of === 7)).toMatchObject({ kind: 'other', side: null });
+    expect(reading!.rows.find(({ row: row }) => row === 7)).toMatchObject({ kind: 'other', side: null });
     // Without the line, the total differs by it from February on, and what follows from the total with it.
     expect(cells.differences.map(({ cell }) => cell)).toContain('C8');
     expect(cells.differences.map(({ cell }) => cell)).not.toContain('C7');
@@ -109,7 +109,7 @@ describe('what somebody says of a workbook', () => {
     fc.assert(
       fc.property(fc.dictionary(fc.integer({ min: 4, max: 17 }).map(String), any), (rows) => {
         try {
-          const { document, cells } = said({ rows });
+          const { document, cells } = stated({ rows });
           expect(parsePlan(toPlanFile(document)).lines.size).toBe(document.lines.size);
           expect(cells.equal).toBeLessThanOrEqual(cells.compared);
         } catch (error) {
@@ -184,7 +184,7 @@ describe('the tables of a workbook', () => {
 
   it('become lists with their rules, loans and funds with their terms', () => {
     const { document, reading, cells, findings } = auditRead(book(), 'Home', false);
-    expect(reading!.tables.map(({ name, kind, cells: at }) => [name, kind, at])).toEqual([
+    expect(reading!.tables.map(({ name, kind, cells: cells }) => [name, kind, cells])).toEqual([
       ['Kitchen', 'list', 'A2:E7'],
       ['Car loan', 'loan', 'A1:E25'],
       ['Holiday', 'savings', 'A1:D13'],
@@ -218,10 +218,10 @@ describe('the tables of a workbook', () => {
   });
 
   it('are what somebody says, as far as their figures allow it', () => {
-    const said = auditRead(book(), 'Home', false, { tables: { 'Car loan!1': 'list', 'Holiday!1': 'other', 'Kitchen!2': 'loan' } }); // prettier-ignore
-    expect(said.reading!.tables.map(({ kind }) => kind)).toEqual(['list', 'list', 'other']);
-    expect([said.document.loans.size, said.document.savings.size, said.document.lists.size]).toEqual([0, 0, 2]);
-    expect(said.cells.equal).toBe(said.cells.compared);
+    const stated = auditRead(book(), 'Home', false, { tables: { 'Car loan!1': 'list', 'Holiday!1': 'other', 'Kitchen!2': 'loan' } }); // prettier-ignore
+    expect(stated.reading!.tables.map(({ kind }) => kind)).toEqual(['list', 'list', 'other']);
+    expect([stated.document.loans.size, stated.document.savings.size, stated.document.lists.size]).toEqual([0, 0, 2]);
+    expect(stated.cells.equal).toBe(stated.cells.compared);
   });
 
   it('that are schedules begin in the month they say, else with the plan', () => {
@@ -555,7 +555,7 @@ function zipOfZeros(count: number, size: number): Uint8Array {
   const zeros = new Uint8Array(size);
   const [packed, sum] = [deflateRawSync(zeros, { level: 1 }), crc32(zeros)];
   const names = Array.from({ length: count }, (_, index) => Buffer.from(`xl/part${index}.xml`));
-  /** What both headers of a part say of it, from its version on. */
+  /** Returns what both headers of a part say of it, from its version on. */
   const about = (name: Buffer) => {
     const fields = Buffer.alloc(26);
     fields.writeUInt16LE(20, 0);

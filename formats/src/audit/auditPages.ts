@@ -4,7 +4,7 @@ import { dayInWords, monthInWords, say, t } from '../language.ts';
 import { words, type Sheet, type SheetCell, type SheetColumn, type SheetRow } from '../sheets/sheet.ts';
 import type { AuditedWorkbook } from './auditWorkbook.ts';
 
-/** How figures of a workbook are written before it is a plan. */
+/** States how figures of a workbook are written before it is a plan. */
 const STYLE: FigureStyle & { readonly name: string } = { name: '', locale: 'en-IE', currency: 'EUR' };
 
 const money = (value: number | null): SheetCell => ({ value, format: { unit: 'money' } });
@@ -15,7 +15,7 @@ const NAME: SheetColumn = { kind: 'name' };
 const TEXT: SheetColumn = { kind: 'text' };
 const FIGURE: SheetColumn = { kind: 'figure' };
 
-/** What was found in a workbook, as it is printed: its faults, the cells that differ, and what each row was taken for. */
+/** Returns what was found in a workbook, as it is printed: its faults, the cells that differ, and what each row was taken for. */
 export function auditSheets({ findings, cells, reading, remarks }: AuditedWorkbook): Sheet[] {
   const month = (text: string) => monthInWords(toMonth(text), STYLE.locale);
   const remark = reading

@@ -19,16 +19,16 @@ export interface AuditedWorkbook {
   readonly document: Document;
   readonly findings: readonly AuditFinding[];
   readonly cells: ComparedCells;
-  /** What was taken for what: the sheet, its months, and each row; none for a workbook of ours. */
+  /** States what was taken for what: the sheet, its months, and each row; none for a workbook of ours. */
   readonly reading: WorkbookReading | null;
-  /** What has to be said beside: macros, other plans, months that are missing. */
+  /** States what has to be said beside: macros, other plans, months that are missing. */
   readonly remarks: readonly Text[];
 }
 
 /** The most rows below the months: beyond that it is a table of entries, and no plan. */
 const MOST_ROWS = 2000;
 
-/** What a sheet was taken for. */
+/** Describes what a sheet was taken for. */
 export interface WorkbookReading {
   readonly sheet: string;
   /** The sheets that have months. */
@@ -49,14 +49,14 @@ export interface WorkbookReading {
 
 /** A table, and what it was taken for. */
 export interface ReadTable {
-  /** What it is said by: its sheet and the row of its headings. */
+  /** States what it is said by: its sheet and the row of its headings. */
   readonly key: string;
   /** The cells it takes up, such as `A3:F20`. */
   readonly cells: string;
-  /** What it is called in the plan; its title where it was left out. */
+  /** States what it is called in the plan; its title where it was left out. */
   readonly name: string;
   readonly kind: TableKind;
-  /** What it may be. */
+  /** States what it may be. */
   readonly kinds: readonly TableKind[];
 }
 
@@ -67,11 +67,11 @@ export interface ReadRow {
   readonly kind: RowKind;
   /** Of a line and of a heading: its side, as far as that is known. */
   readonly side: Side | null;
-  /** What stands in the first months. */
+  /** States what stands in the first months. */
   readonly cells: readonly (number | string | null)[];
 }
 
-/** How many months of a sheet are shown. */
+/** States how many months of a sheet are shown. */
 const MOST_COLUMNS = 12;
 
 /**
@@ -108,7 +108,8 @@ export function auditRead(
     };
   }
   const tablesBySheet = new Map(workbook.sheets.map((sheet) => [sheet, tablesOf(sheet)]));
-  const blockIn = (sheet: RawSheet, meant: ReadingCorrections = {}) => blockOf(sheet, tablesBySheet.get(sheet)!, meant);
+  const blockIn = (sheet: RawSheet, intended: ReadingCorrections = {}) =>
+    blockOf(sheet, tablesBySheet.get(sheet)!, intended);
   const blocks = workbook.sheets.flatMap((sheet) => {
     const block = blockIn(sheet);
     return block && (block.rows.some(({ kind }) => kind === 'line') || sheet.name === corrections.sheet) ? [block] : [];
@@ -180,12 +181,12 @@ export function auditRead(
 
 /** Tables as they were taken for, or as somebody says; where cells are assumptions of the plan there is none. */
 function applyCorrections(
-  found: readonly FoundTable[],
+  match: readonly FoundTable[],
   assumptions: ReadonlyMap<string, AssumptionCell>,
   { tables = {} }: ReadingCorrections,
 ): FoundTable[] {
   const shared = [...assumptions.values()];
-  return found
+  return match
     .filter((table) => !shared.some(({ sheet, row, column }) => isInTable(table, sheet, row, column)))
     .map((table) => {
       const kind = tables[tableKey(table)];
@@ -193,7 +194,7 @@ function applyCorrections(
     });
 }
 
-/** What a table may be: a schedule only where its terms give its figures. */
+/** Returns what a table may be: a schedule only where its terms give its figures. */
 const kindsOf = ({ loan, savings }: FoundTable): TableKind[] => [
   ...(loan ? (['loan'] as const) : []),
   ...(savings ? (['savings'] as const) : []),

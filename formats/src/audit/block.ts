@@ -47,8 +47,8 @@ function monthsIn(sheet: RawSheet, row: number): { column: number; named: NamedM
   if (!line) return [];
   const columns = [...line.keys()].sort((a, b) => a - b);
   const named = columns.flatMap((column) => {
-    const found = monthIn(line.get(column));
-    return found ? [{ column, named: found }] : [];
+    const match = monthIn(line.get(column));
+    return match ? [{ column, named: match }] : [];
   });
   if (named.length >= FEWEST) return named;
   // Numbers from 1 on, where nothing else is there.
@@ -70,25 +70,25 @@ export function blockOf(sheet: RawSheet, tables: readonly FoundTable[], correcti
   const named = all.filter((candidate) => !isCount(candidate));
   const candidates = named.length > 0 ? named : all;
   const most = Math.max(0, ...candidates.map(({ months }) => months.length));
-  const found =
+  const match =
     all.find(({ row }) => row + 1 === corrections.heading) ?? candidates.find(({ months }) => months.length === most);
-  if (!found) return null;
-  const others = candidates.filter(({ row }) => row > found.row).map(({ row }) => row);
-  const columns = found.months.map(({ column }) => column);
-  const labels = labelColumn(sheet, found.row, columns[0]!);
+  if (!match) return null;
+  const others = candidates.filter(({ row }) => row > match.row).map(({ row }) => row);
+  const columns = match.months.map(({ column }) => column);
+  const labels = labelColumn(sheet, match.row, columns[0]!);
   const { months, gaps } = dated(
-    found.months.map(({ named }) => named),
-    yearNear(sheet, found.row),
+    match.months.map(({ named }) => named),
+    yearNear(sheet, match.row),
   );
-  const table = tables.find(({ heading }) => heading > found.row);
+  const table = tables.find(({ heading }) => heading > match.row);
   const until = Math.min(others[0] ?? Infinity, table?.heading ?? Infinity);
   const headings = all.map(({ row }) => row);
-  const block: Block = { sheet, heading: found.row, labels, columns, months, rows: [], until, others, headings, gaps };
+  const block: Block = { sheet, heading: match.row, labels, columns, months, rows: [], until, others, headings, gaps };
   return {
     ...block,
     rows: rowsOf(
       block,
-      rows.filter((row) => row > found.row && row < until),
+      rows.filter((row) => row > match.row && row < until),
       corrections,
     ),
   };
@@ -124,8 +124,8 @@ function dated(named: readonly NamedMonth[], near: number | null) {
   let year = firstSaid < 0 ? (near ?? now().getFullYear()) : named[firstSaid]!.year! - (named[0]!.month > named[firstSaid]!.month ? 1 : 0); // prettier-ignore
   const gaps: Message[] = [];
   let before: { month: number; year: number } | null = null;
-  const months = named.map(({ month, year: said }) => {
-    if (said !== null) year = said;
+  const months = named.map(({ month, year: stated }) => {
+    if (stated !== null) year = stated;
     else if (before && month < before.month) year = before.year + 1;
     else if (before) year = before.year;
     const next = { month, year };
@@ -178,19 +178,19 @@ export function linesAbove(rows: readonly BlockRow[], index: number): BlockRow[]
   return lines;
 }
 
-/** What rows are called that tell how something stands, rather than what comes in or goes out. */
+/** States what rows are called that tell how something stands, rather than what comes in or goes out. */
 const BALANCE =
   /\b(balance|saldo|kontostand|restschuld|solde|outstanding|owed|debt|stock|bestand|units|visitors|members|headcount|number of)\b/i;
 
-/** Whether a row tells how something stands; no total adds it up. */
+/** Returns whether a row tells how something stands; no total adds it up. */
 export const isBalance = ({ label }: Pick<BlockRow, 'label'>): boolean => BALANCE.test(label);
 
-/** What most of some things are; `null` when there are none. */
+/** Returns what most of some things are; `null` when there are none. */
 export function mostOf<T>(things: readonly T[], keyOf: (thing: T) => string): T | null {
   const counts = new Map<string, { count: number; first: T }>();
   for (const thing of things) {
-    const known = counts.get(keyOf(thing));
-    if (known) known.count++;
+    const existing = counts.get(keyOf(thing));
+    if (existing) existing.count++;
     else counts.set(keyOf(thing), { count: 1, first: thing });
   }
   let best: { count: number; first: T } | null = null;
@@ -203,7 +203,7 @@ function rowsOf(
   rows: readonly number[],
   corrections: ReadingCorrections,
 ): BlockRow[] {
-  const found: BlockRow[] = [];
+  const match: BlockRow[] = [];
   const kindOf = new Map<number, RowKind>();
   for (const row of rows) {
     const label = textIn(rawCell(sheet, row, labels));
@@ -213,15 +213,15 @@ function rowsOf(
     );
     const isTexts = cells.some((cell) => typeof cell?.value === 'string');
     if (label === '' && !isFilled) continue;
-    const known = correctionOfRow(corrections, row).kind;
-    if (known !== undefined && label !== '') {
-      const adds = known === 'total' ? addsOf(sheet, columns, row, found) : [];
-      found.push({ row, label, kind: known, adds });
-      kindOf.set(row, known);
+    const existing = correctionOfRow(corrections, row).kind;
+    if (existing !== undefined && label !== '') {
+      const adds = existing === 'total' ? addsOf(sheet, columns, row, match) : [];
+      match.push({ row, label, kind: existing, adds });
+      kindOf.set(row, existing);
       continue;
     }
     if (!isFilled && !isTexts) {
-      found.push({ row, label, kind: 'heading', adds: [] });
+      match.push({ row, label, kind: 'heading', adds: [] });
       kindOf.set(row, 'heading');
       continue;
     }
@@ -244,13 +244,13 @@ function rowsOf(
     else if (cells.slice(1).some((cell, index) => isRunning(cell, row, columns[index]!, columns[index + 1]!, kindOf)))
       kind = 'cumulative';
     if (kind === 'line' && cells.every((cell) => !cell?.formula)) {
-      const typed = typedTotal(sheet, columns, row, label, found);
+      const typed = typedTotal(sheet, columns, row, label, match);
       if (typed) ({ kind, adds } = typed);
     }
-    found.push({ row, label, kind, adds });
+    match.push({ row, label, kind, adds });
     kindOf.set(row, kind);
   }
-  return found;
+  return match;
 }
 
 /** The rows a row that was said to be a total adds up: by its formulas, else the lines above it. */
@@ -279,8 +279,8 @@ function typedTotal(
   label: string,
   above: readonly BlockRow[],
 ): { readonly kind: RowKind; readonly adds: readonly number[] } | null {
-  const valueAt = (of: number, column: number) => {
-    const value = rawCell(sheet, of, column)?.value;
+  const valueAt = (row: number, column: number) => {
+    const value = rawCell(sheet, row, column)?.value;
     return typeof value === 'number' ? value : 0;
   };
   const isEqual = (select: (column: number) => number) => columns.every((column) => Math.abs(select(column) - valueAt(row, column)) < 0.006); // prettier-ignore

@@ -14,14 +14,14 @@ export interface CellDifference {
   readonly reason: Text;
 }
 
-/** How many figures were compared, how many are equal, and those that are not. */
+/** Describes how many figures were compared, how many are equal, and those that are not. */
 export interface ComparedCells {
   readonly compared: number;
   readonly equal: number;
   readonly differences: readonly CellDifference[];
 }
 
-/** What the plan made of a block has. */
+/** Describes what the plan made of a block has. */
 interface PlanFigures {
   readonly isFixed: boolean;
   /** The rows of the lines a total stands for. */
@@ -57,8 +57,8 @@ export function compareCells(block: Block, { findings, rules }: ReviewedBlock, p
 
   function figureOf(row: BlockRow, index: number): number {
     const key = `${row.row}|${index}`;
-    const known = reckoned.get(key);
-    if (known !== undefined) return known;
+    const existing = reckoned.get(key);
+    if (existing !== undefined) return existing;
     reckoned.set(key, NaN);
     const figure = calculateFigure(row, index);
     reckoned.set(key, figure);
@@ -98,9 +98,9 @@ export function compareCells(block: Block, { findings, rules }: ReviewedBlock, p
     return walk(formula);
   }
 
-  /** What was found in the cell, or in its row; else it follows from what differs elsewhere. */
+  /** Returns what was found in the cell, or in its row; else it follows from what differs elsewhere. */
   function reasonFor(row: BlockRow, cell: string): Text {
-    const inRow = (of: string) => /\d+$/.exec(of)?.[0] === String(row.row + 1);
+    const inRow = (cell: string) => /\d+$/.exec(cell)?.[0] === String(row.row + 1);
     const finding = findings.find((each) => each.cell === cell) ?? findings.find((each) => inRow(each.cell));
     return (
       finding?.message ??

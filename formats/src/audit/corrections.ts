@@ -3,31 +3,31 @@ import { WorkbookError } from '../read/rawWorkbook.ts';
 import { messageFor } from '../message.ts';
 import { TABLE_KINDS, type TableKind } from './tables.ts';
 
-/** What a row of somebody's sheet is. */
+/** States what a row of somebody's sheet is. */
 export const ROW_KINDS = ['heading', 'line', 'total', 'net', 'cumulative', 'other'] as const;
 export type RowKind = (typeof ROW_KINDS)[number];
 
-/** What somebody says a row is, where it was taken for something else; for a heading the side is that of all below it. */
+/** Describes what somebody says a row is, where it was taken for something else; for a heading the side is that of all below it. */
 export interface RowCorrection {
   readonly kind?: RowKind;
   readonly side?: Side;
 }
 
-/** What somebody says of a workbook in place of what it was taken for. */
+/** Describes what somebody says of a workbook in place of what it was taken for. */
 export interface ReadingCorrections {
   /** The sheet the plan is in. */
   readonly sheet?: string;
   /** The row of its months, from 1. */
   readonly heading?: number;
-  /** What rows are, by their number from 1. */
+  /** States what rows are, by their number from 1. */
   readonly rows?: Readonly<Record<string, RowCorrection>>;
-  /** What tables are, by their sheet and the row of their headings, such as `Kitchen!3`. */
+  /** States what tables are, by their sheet and the row of their headings, such as `Kitchen!3`. */
   readonly tables?: Readonly<Record<string, TableKind>>;
 }
 
 export const correctionOfRow = ({ rows }: ReadingCorrections, row: number): RowCorrection => rows?.[row + 1] ?? {};
 
-/** What is said of a workbook, as JSON has it. Throws `WorkbookError` with the part that cannot be meant. */
+/** Returns what is said of a workbook, as JSON has it. Throws `WorkbookError` with the part that cannot be meant. */
 export function readingCorrections(json: unknown): ReadingCorrections {
   const { sheet, heading, rows = {}, tables = {}, ...others } = record(json, '');
   const [unknown] = Object.keys(others);

@@ -1,7 +1,7 @@
 import { roundTo } from '@haushalt/core';
 import { filledIn, type RawFormula, type RawReference, type RawSheet, type RawWorkbook } from '../read/rawWorkbook.ts';
 
-/** What a formula comes to with a workbook's own figures: a figure, a text, or `null` where that cannot be told. */
+/** Describes what a formula comes to with a workbook's own figures: a figure, a text, or `null` where that cannot be told. */
 export type Evaluated = number | string | boolean | null;
 
 /** The value of a cell; what is empty counts as nothing. */
@@ -15,35 +15,35 @@ export function valuesOf({ sheets }: RawWorkbook): ValueAt {
   };
 }
 
-/** What a formula of a cell gives, reckoned anew from the figures it refers to; `null` for what cannot be reckoned here. */
+/** Returns what a formula of a cell gives, reckoned anew from the figures it refers to; `null` for what cannot be reckoned here. */
 export function evaluateRaw(
   formula: RawFormula,
   sheet: string,
-  at: ValueAt,
+  valueAt: ValueAt,
   { sheets, names }: Pick<RawWorkbook, 'sheets' | 'names'>,
 ): number | null {
   const value = walk(formula);
   return typeof value === 'number' && Number.isFinite(value) ? value : null;
 
   function cell({ sheet: other, row, column }: RawReference): Evaluated {
-    return at(other ?? sheet, row, column) ?? 0;
+    return valueAt(other ?? sheet, row, column) ?? 0;
   }
   function cells(part: RawFormula): Evaluated[] {
     if (part.kind !== 'range') return [walk(part)];
     const name = part.from.sheet ?? sheet;
-    const found = sheets.find((each) => each.name === name);
-    return found ? [...filledIn(found, part)].map(([row, column]) => at(name, row, column) ?? null) : [];
+    const match = sheets.find((each) => each.name === name);
+    return match ? [...filledIn(match, part)].map(([row, column]) => valueAt(name, row, column) ?? null) : [];
   }
   function numbers(parts: readonly RawFormula[]): number[] {
     return parts.flatMap(cells).filter((each) => typeof each === 'number');
   }
   function figure(part: RawFormula): number {
-    const found = walk(part);
-    return typeof found === 'number'
-      ? found
-      : typeof found === 'boolean'
-        ? Number(found)
-        : found === null || found === ''
+    const match = walk(part);
+    return typeof match === 'number'
+      ? match
+      : typeof match === 'boolean'
+        ? Number(match)
+        : match === null || match === ''
           ? 0
           : NaN;
   }
@@ -59,7 +59,7 @@ export function evaluateRaw(
         return cell(part.at);
       case 'name': {
         const named = names.get(part.name.toLowerCase());
-        return named ? (at(named.sheet, named.row, named.column) ?? 0) : NaN;
+        return named ? (valueAt(named.sheet, named.row, named.column) ?? 0) : NaN;
       }
       case 'negate':
         return -figure(part.operand);

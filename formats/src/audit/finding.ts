@@ -1,5 +1,5 @@
 import type { Message } from '../message.ts';
-/** What can be wrong with a workbook, the gravest first. */
+/** States what can be wrong with a workbook, the gravest first. */
 export const AUDIT_KINDS = [
   'slidReference',
   'totalMisses',

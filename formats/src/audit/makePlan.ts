@@ -45,13 +45,13 @@ interface LineDraft {
   readonly group: string;
 }
 
-/** What a plan is made of. */
+/** Describes what a plan is made of. */
 interface Making {
   readonly workbook: RawWorkbook;
   readonly block: Block;
   readonly assumptions: ReadonlyMap<string, AssumptionCell>;
   readonly reviewed: ReviewedBlock;
-  /** Whether what departs from a row's formula by a fault follows the formula again. */
+  /** True when what departs from a row's formula by a fault follows the formula again. */
   readonly isFixed: boolean;
   readonly said: ReadingCorrections;
   /** The tables beside the months that become a part of it. */
@@ -62,7 +62,7 @@ interface Making {
 export class PlanMaker {
   private readonly of: Making;
   private named: readonly NamedTable[] = [];
-  /** How far tables are taken: with their rules, with figures alone, or not at all where the plan refuses them. */
+  /** States how far tables are taken: with their rules, with figures alone, or not at all where the plan refuses them. */
   private tablesAs: 'rules' | 'figures' | 'nothing' = 'rules';
   private readonly taken = new Set(TOTALS.map(({ name }) => nameKey(name)));
   private readonly groups = new Map<string, { name: string; side: Side }>();
@@ -101,7 +101,7 @@ export class PlanMaker {
     }
   }
 
-  /** Whether it is a table that the plan refuses: it is taken with less of it. */
+  /** Returns whether it is a table that the plan refuses: it is taken with less of it. */
   private tablesGiveWay(pointer: string): boolean {
     if (!/^\/(list|loans|savings)/.test(pointer) || this.tablesAs === 'nothing') return false;
     this.tablesAs = this.tablesAs === 'rules' ? 'figures' : 'nothing';
@@ -148,9 +148,9 @@ export class PlanMaker {
       const total = totals.find(({ adds, row: index }) => adds.includes(row.row) || index === this.totalBelow(row.row));
       const title = heading?.label ?? (total ? total.label.replace(/^\s*(sub)?total\s*(of\s*)?/i, '') : '');
       const isMemo = MEMO.test(heading?.label ?? '') || isBalance(row) || (net >= 0 && row.row > net && !total);
-      const said =
+      const stated =
         correctionOfRow(this.of.said, row.row).side ?? (heading && correctionOfRow(this.of.said, heading.row).side);
-      const side = said ?? (isMemo ? 'memo' : (heading && sideOfWords(heading.label)) ?? (total && (sideOfWords(total.label) ?? netSides.get(total.row))) ?? section ?? sideOfWords(row.label) ?? 'expense'); // prettier-ignore
+      const side = stated ?? (isMemo ? 'memo' : (heading && sideOfWords(heading.label)) ?? (total && (sideOfWords(total.label) ?? netSides.get(total.row))) ?? section ?? sideOfWords(row.label) ?? 'expense'); // prettier-ignore
       drafts.push({ row, group: `${title}|${side}`, title, side });
     }
     for (const draft of drafts) this.lines.set(draft.row.row, { row: draft.row, name: this.free(draft.row.label), group: draft.group }); // prettier-ignore
@@ -180,7 +180,7 @@ export class PlanMaker {
     );
   }
 
-  /** What is added and what is taken off in the net: income and expenses. */
+  /** Returns what is added and what is taken off in the net: income and expenses. */
   private sidesByNet(): Map<number, Side> {
     const sides = new Map<number, Side>();
     for (const { row, kind } of this.of.block.rows) {
@@ -222,8 +222,8 @@ export class PlanMaker {
         const cell = rawCell(this.of.block.sheet, row.row, column);
         const value = typeof cell?.value === 'number' ? cell.value : null;
         const month = this.monthAt(this.periods[index]!);
-        const step = (said: object) => {
-          ruleSteps.push({ line: name, ...(this.periods[index] === 0 ? {} : { from: month }), ...said });
+        const step = (stated: object) => {
+          ruleSteps.push({ line: name, ...(this.periods[index] === 0 ? {} : { from: month }), ...stated });
           this.rowsWritten.ruleSteps!.push(row.row);
         };
         if (formula === null || index < begins) {
@@ -262,7 +262,7 @@ export class PlanMaker {
     };
   }
 
-  /** What an assumption of the workbook is called in rules. */
+  /** Returns what an assumption of the workbook is called in rules. */
   private cellNamed(key: string): string | null {
     const name = this.assumptionNames.get(key);
     return name === undefined ? null : quoteName(name);
@@ -281,13 +281,13 @@ export class PlanMaker {
         named(placeKey(reference.sheet ?? sheet.name, reference.row, reference.column)) ??
         totalNamed(this.tablesTaken, reference.sheet ?? sheet.name, reference),
       named: (name) => {
-        const at = this.of.workbook.names.get(name.toLowerCase());
-        return at ? named(placeKey(at.sheet, at.row, at.column)) : null;
+        const cell = this.of.workbook.names.get(name.toLowerCase());
+        return cell ? named(placeKey(cell.sheet, cell.row, cell.column)) : null;
       },
     };
   }
 
-  /** What a row is called in rules: a line by its name, a total by what it adds up. */
+  /** Returns what a row is called in rules: a line by its name, a total by what it adds up. */
   private rowName(row: number): string | null {
     const line = this.lines.get(row);
     if (line) return quoteName(line.name);
@@ -299,14 +299,14 @@ export class PlanMaker {
 
   /** The lines a total stands for: all of its group, as it should be. Totals may add each other up, in a circle too. */
   private membersOf(row: number, seen = new Set<number>()): number[] {
-    const found = this.of.block.rows.find((each) => each.row === row);
-    if (found?.kind !== 'total' || seen.has(row)) return [];
+    const match = this.of.block.rows.find((each) => each.row === row);
+    if (match?.kind !== 'total' || seen.has(row)) return [];
     seen.add(row);
     const { rows: all } = this.of.block;
-    const own = linesAbove(all, all.indexOf(found)).flatMap((row) => (isBalance(row) ? [] : [row.row]));
+    const own = linesAbove(all, all.indexOf(match)).flatMap((row) => (isBalance(row) ? [] : [row.row]));
     // A total of totals has whatever these have, and lines of its own.
     const rows =
-      own.length > 0 ? own : found.adds.flatMap((of) => (this.lines.has(of) ? [of] : this.membersOf(of, seen)));
+      own.length > 0 ? own : match.adds.flatMap((row) => (this.lines.has(row) ? [row] : this.membersOf(row, seen)));
     return [...new Set(rows)];
   }
 

@@ -5,7 +5,7 @@ const plain = (text: string) => text.toLowerCase().normalize('NFD').replace(/\p{
 
 /** The names of months, made when they are first asked for: it takes a moment. */
 function namesOfMonths(): ReadonlyMap<string, number> {
-  if (known) return known;
+  if (cache) return cache;
   const byName = new Map<string, number>([['sept', 9]]);
   for (const language of LANGUAGES)
     for (const style of ['long', 'short'] as const) {
@@ -18,10 +18,10 @@ function namesOfMonths(): ReadonlyMap<string, number> {
         if (style === 'long' && language === 'en' && !byName.has(three)) byName.set(three, month + 1);
       }
     }
-  return (known = byName);
+  return (cache = byName);
 }
 
-let known: ReadonlyMap<string, number> | null = null;
+let cache: ReadonlyMap<string, number> | null = null;
 
 /** A month as somebody's heading says it: 1 to 12, and the year where it is said. */
 export interface NamedMonth {

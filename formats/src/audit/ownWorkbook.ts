@@ -27,26 +27,26 @@ import { relativeForm } from './relative.ts';
 export interface OwnWorkbook {
   readonly document: Document;
   readonly cells: ComparedCells;
-  /** How many figures were typed over and taken. */
+  /** States how many figures were typed over and taken. */
   readonly taken: number;
 }
 
 /** The plan a workbook of ours holds; `null` for any other workbook. */
 export function ownWorkbook(workbook: RawWorkbook): OwnWorkbook | null {
-  const found = workbook.sheets
+  const match = workbook.sheets
     .map((sheet) =>
       planInSheet([...sheet.cells.keys()].sort((a, b) => a - b).map((row) => rawCell(sheet, row, 0)?.value)),
     )
     .find((each) => each !== null);
-  if (!found) return null;
+  if (!match) return null;
   let written: Document;
   try {
-    written = parsePlan(found.json);
+    written = parsePlan(match.json);
   } catch (error) {
     if (error instanceof PlanFormatError) return null;
     throw error;
   }
-  const layout = { by: found.by, author: '' } as const;
+  const layout = { by: match.by, author: '' } as const;
   const asWritten = liveWorkbook(new Model(written), layout);
   const changed = changedCells(workbook, asWritten);
   let document = written;
@@ -58,7 +58,7 @@ export function ownWorkbook(workbook: RawWorkbook): OwnWorkbook | null {
     if (decided === null) left.push(change);
     else document = decided;
   }
-  const taken = changed.length - left.length;
+  const count = changed.length - left.length;
   const compared = countFigures(asWritten);
   const differences = left.map(({ sheet, place, theirs, cell, isTyped }): CellDifference => ({
     sheet,
@@ -67,7 +67,7 @@ export function ownWorkbook(workbook: RawWorkbook): OwnWorkbook | null {
     ours: typeof cell.value === 'number' ? cell.value : null,
     reason: isTyped ? messageFor('formats.audit.typedOver') : messageFor('formats.audit.formulaChanged'),
   }));
-  return { document, taken, cells: { compared, equal: compared - differences.length, differences } };
+  return { document, taken: count, cells: { compared, equal: compared - differences.length, differences } };
 }
 
 /** A plan after some commands, all of them or none; `null` where there are none, or one is refused. */
@@ -91,7 +91,7 @@ interface ChangedCell {
   readonly place: string;
   readonly cell: SheetCell;
   readonly theirs: number | null;
-  /** Whether a figure was typed where a typed figure was, or one that goes on; else a formula is another one. */
+  /** States whether a figure was typed where a typed figure was, or one that goes on; else a formula is another one. */
   readonly isTyped: boolean;
 }
 
@@ -132,7 +132,7 @@ function changedCells(workbook: RawWorkbook, ours: Workbook): ChangedCell[] {
   });
 }
 
-/** Whether the very figure was typed over a cell that goes on from an earlier month, and that is what it was. */
+/** Returns whether the very figure was typed over a cell that goes on from an earlier month, and that is what it was. */
 function isTypedAgain(cell: SheetCell, theirs: RawCell | undefined, changedLines: ReadonlySet<string>): boolean {
   return goesOn(cell) && isSameFigure(cell, theirs) && !changedLines.has(monthOfCell(cell.key!)!.line);
 }
@@ -153,13 +153,13 @@ function monthOfCell(key: string): { readonly line: string; readonly place: numb
   return line === undefined ? null : { line, place: Number(place) };
 }
 
-/** Whether a cell holds the amount of an earlier month of its line: a figure typed over it goes on from there. */
+/** Returns whether a cell holds the amount of an earlier month of its line: a figure typed over it goes on from there. */
 function goesOn({ key, formula }: SheetCell): boolean {
   if (formula?.kind !== 'at' || key === undefined) return false;
   return monthOfCell(key)?.line === monthOfCell(formula.key)?.line;
 }
 
-/** What typing a figure into a cell of ours means for the plan; nothing for a cell nothing follows from. */
+/** Returns what typing a figure into a cell of ours means for the plan; nothing for a cell nothing follows from. */
 function commandsFor(document: Document, written: Document, key: string, figure: number): Command[] {
   const assumption = /^assumption:(.+)$/.exec(key)?.[1];
   if (assumption !== undefined) return [{ kind: 'assumption.set', assumption, settings: { value: figure } }];

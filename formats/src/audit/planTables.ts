@@ -25,19 +25,19 @@ export interface TablesInFile {
   readonly savings: object[];
 }
 
-/** What assumptions and names of a workbook are called in the plan. */
+/** Describes what assumptions and names of a workbook are called in the plan. */
 export type NameOfCell = (key: string) => string | null;
 
 /** Names tables, with free names from the plan; those of a list's columns are unique in it. */
 export function nameTables(tables: readonly FoundTable[], free: (wanted: string) => string): NamedTable[] {
   return tables.map((table, index) => {
     const columnNames = new Map<number, string>();
-    const taken = new Set<string>();
+    const used = new Set<string>();
     for (const { column, name } of table.columns) {
       const base = [...name.replace(/\p{Cc}/gu, ' ').trim()].slice(0, 70).join('') || t('formats.row');
       let unique = base;
-      for (let nth = 2; taken.has(unique.toLowerCase()); nth++) unique = `${base} ${nth}`;
-      taken.add(unique.toLowerCase());
+      for (let nth = 2; used.has(unique.toLowerCase()); nth++) unique = `${base} ${nth}`;
+      used.add(unique.toLowerCase());
       columnNames.set(column, unique);
     }
     return { table, id: `table-${index + 1}`, name: free(table.title), columnNames };
@@ -89,13 +89,13 @@ function addList(named: NamedTable, file: TablesInFile, nameOfCell: NameOfCell, 
       if (isRule.has(column)) continue;
       const value = rawCell(table.sheet, row, column.column)?.value;
       if (value === null || value === undefined) continue;
-      const said =
+      const text =
         column.kind === 'text'
           ? { text: [...String(value).trim()].slice(0, 500).join('') }
           : column.kind === 'date'
             ? { text: dayOfSerial(Number(value)) }
             : { figure: Number(value) };
-      file.listCells.push({ item, column: idOf(column), ...said });
+      file.listCells.push({ item, column: idOf(column), ...text });
     }
   });
 }
@@ -126,12 +126,12 @@ function ruleOf(
   return asPlanFormula(formula, column, naming);
 }
 
-/** What stands for the total under a table's column in the plan's rules; `null` for any other cell. */
+/** Returns what stands for the total under a table's column in the plan's rules; `null` for any other cell. */
 export function totalNamed(named: readonly NamedTable[], sheet: string, { row, column }: RawReference): string | null {
   for (const { table, name, columnNames } of named) {
     if (table.kind !== 'list' || table.sheet.name !== sheet || table.totals !== row) continue;
-    const of = table.columns.find((each) => each.column === column && each.total);
-    if (of) return `${quoteName(name)}.${quoteName(columnNames.get(column)!)}`;
+    const series = table.columns.find((each) => each.column === column && each.total);
+    if (series) return `${quoteName(name)}.${quoteName(columnNames.get(column)!)}`;
   }
   return null;
 }

@@ -69,7 +69,7 @@ function yearlyFactorIn(review: Review, formula: RawFormula): AssumptionCell | n
 
 const is12 = (part: RawFormula) => part.kind === 'number' && part.value === 12;
 
-/** Whether a formula divides by 12, or takes a root with it, as a yearly rate asks for. */
+/** Returns whether a formula divides by 12, or takes a root with it, as a yearly rate asks for. */
 function dividesBy12(formula: RawFormula): boolean {
   return allPartsOf(formula).some(
     (part) =>

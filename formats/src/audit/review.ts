@@ -8,7 +8,7 @@ import type { Block, BlockRow } from './block.ts';
 import { evaluateRaw, valuesOf, type ValueAt } from './evaluate.ts';
 import type { AuditFinding, AuditKind } from './finding.ts';
 
-/** How the months of a row are reckoned: by one formula, by typed figures, or by both. */
+/** Describes how the months of a row are reckoned: by one formula, by typed figures, or by both. */
 export interface RowRule {
   readonly row: BlockRow;
   /** The formula most of its months have, as it stands in the first of them, with that month's column; `null` for typed figures. */
@@ -43,7 +43,7 @@ export class Review {
     this.at = valuesOf(workbook);
   }
 
-  /** What was found, a finding a cell. */
+  /** Returns what was found, a finding a cell. */
   get findings(): readonly AuditFinding[] {
     return [...this.found.values()];
   }
@@ -68,8 +68,8 @@ export class Review {
   /** One cell has one fault: the first that is said of it; a circle outdoes what follows from it. */
   say({ kind, row, column, message, fix, money }: Fault): void {
     const cell = addressIn(row, column);
-    const known = this.found.get(cell)?.kind;
-    if (known !== undefined && (kind !== 'circular' || known === 'circular')) return;
+    const existing = this.found.get(cell)?.kind;
+    if (existing !== undefined && (kind !== 'circular' || existing === 'circular')) return;
     const rounded = money === null ? null : roundTo(money, 2);
     this.found.set(cell, { kind, sheet: this.sheetName, cell, message, fix, money: rounded });
   }
@@ -98,7 +98,7 @@ export class Review {
     return named && this.assumptions.get(placeKey(named.sheet, named.row, named.column));
   }
 
-  /** Whether a reference lies among the months: in their row, or in a row below them. */
+  /** Returns whether a reference lies among the months: in their row, or in a row below them. */
   isMonthCell({ sheet, row, column }: RawReference): boolean {
     const { columns, heading, rows } = this.block;
     return (

@@ -7,9 +7,9 @@ import { Review, type RowRule } from './review.ts';
 import { reviewRow } from './reviewRows.ts';
 import { reviewRowTotal, reviewTotal } from './reviewTotals.ts';
 
-/** What a careful reviewer makes of a block. */
+/** Describes what a careful reviewer makes of a block. */
 export interface ReviewedBlock {
-  /** What was found, the gravest first. */
+  /** States what was found, the gravest first. */
   readonly findings: readonly AuditFinding[];
   /** The rule of each row, by its number. */
   readonly rules: ReadonlyMap<number, RowRule>;

@@ -80,7 +80,7 @@ function reviewMonths(
   });
 }
 
-/** What is wrong with a cell by itself: an error, or a text that looks like a figure. */
+/** Collects what is wrong with a cell by itself: an error, or a text that looks like a figure. */
 function reviewCell(review: Review, row: BlockRow, cell: RawCell, index: number, departs: RowRule['departs']): void {
   const column = review.block.columns[index]!;
   const where = review.where(row, column);
@@ -126,7 +126,7 @@ function emptyDivisorOf(review: Review, formula: RawFormula): string | null {
   return null;
 }
 
-/** Whether the error of a cell comes from another one, where it is said; a text among figures is a fault of its own there. */
+/** Returns whether the error of a cell comes from another one, where it is said; a text among figures is a fault of its own there. */
 function takesOverError(review: Review, formula: RawFormula | null): boolean {
   if (!formula) return false;
   for (const cell of review.cellsReferredTo(formula))

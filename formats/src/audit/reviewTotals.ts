@@ -10,11 +10,11 @@ export function reviewTotal(review: Review, total: BlockRow): void {
   const byRow = new Map(rows.map((each) => [each.row, each]));
   const place = { row: total.row, column: columns[0]! };
   const usual = membersIn(review, total.adds);
-  const isOfTotals = usual.length > 0 && usual.every((of) => byRow.get(of)!.kind === 'total');
+  const isOfTotals = usual.length > 0 && usual.every((row) => byRow.get(row)!.kind === 'total');
   const own = isOfTotals ? usual : linesAbove(rows, rows.indexOf(total)).map(({ row }) => row);
-  const labels = (of: readonly number[]) => of.map((each) => byRow.get(each)!.label).join(', ');
-  const all = (of: readonly number[]) => columns.reduce((sum, column) => sum + sumOf(review, of, column), 0);
-  const missing = own.filter((of) => !usual.includes(of) && !isBalance(byRow.get(of)!));
+  const labels = (indices: readonly number[]) => indices.map((each) => byRow.get(each)!.label).join(', ');
+  const all = (indices: readonly number[]) => columns.reduce((sum, column) => sum + sumOf(review, indices, column), 0);
+  const missing = own.filter((row) => !usual.includes(row) && !isBalance(byRow.get(row)!));
   if (missing.length > 0) {
     const message = messageFor('formats.audit.linesMissing', { row: total.label, lines: labels(missing) });
     review.say({
@@ -36,11 +36,11 @@ export function reviewTotal(review: Review, total: BlockRow): void {
       money: all(twice),
     });
   }
-  const hidden = usual.filter((of) => sheet.hiddenRows.has(of) && all([of]) !== 0);
+  const hidden = usual.filter((row) => sheet.hiddenRows.has(row) && all([row]) !== 0);
   if (hidden.length > 0) {
     const message = messageFor('formats.audit.hiddenRow', {
       row: total.label,
-      rows: hidden.map((of) => `${of + 1}`).join(', '),
+      rows: hidden.map((row) => `${row + 1}`).join(', '),
     });
     review.say({
       kind: 'hiddenInTotal',
@@ -62,10 +62,11 @@ function reviewMonth(review: Review, total: BlockRow, usual: readonly number[], 
   const rule = review.rules.get(total.row);
   const place = { row: total.row, column, fix: messageFor('formats.audit.fix.useNeighbour') };
   const where = review.where(total, column);
-  const labels = (of: readonly number[]) => of.map((each) => rows.find(({ row }) => row === each)!.label).join(', ');
+  const labels = (indices: readonly number[]) =>
+    indices.map((each) => rows.find(({ row }) => row === each)!.label).join(', ');
   if (added) {
-    const without = usual.filter((of) => !added.includes(of));
-    const beyond = membersIn(review, added).filter((of) => !usual.includes(of));
+    const without = usual.filter((row) => !added.includes(row));
+    const beyond = membersIn(review, added).filter((row) => !usual.includes(row));
     rule?.departs.set(columns.indexOf(column), 'totalMisses');
     if (without.length > 0) {
       const message = messageFor('formats.audit.linesMissing', { row: where, lines: labels(without) });
@@ -105,14 +106,14 @@ export function reviewRowTotal(review: Review, row: BlockRow): void {
 /** Of some rows those of the block in which anything stands. */
 function membersIn(review: Review, added: readonly number[]): number[] {
   const { columns, rows } = review.block;
-  const isFilled = (of: number) => columns.some((column) => review.cell(of, column) !== undefined);
-  return added.filter((of) => rows.some(({ row, kind }) => row === of && kind !== 'heading') && isFilled(of));
+  const isFilled = (row: number) => columns.some((column) => review.cell(row, column) !== undefined);
+  return added.filter((other) => rows.some(({ row, kind }) => row === other && kind !== 'heading') && isFilled(other));
 }
 
-/** What is added up although a total that is added up too has it already, or is named twice. */
+/** Returns what is added up although a total that is added up too has it already, or is named twice. */
 function countedTwice(added: readonly number[], byRow: ReadonlyMap<number, BlockRow>): number[] {
-  const inTotals = new Set(added.flatMap((of) => (byRow.get(of)!.kind === 'total' ? byRow.get(of)!.adds : [])));
-  return added.filter((of, index) => inTotals.has(of) || added.indexOf(of) !== index);
+  const inTotals = new Set(added.flatMap((row) => (byRow.get(row)!.kind === 'total' ? byRow.get(row)!.adds : [])));
+  return added.filter((row, index) => inTotals.has(row) || added.indexOf(row) !== index);
 }
 
 const sumOf = (review: Review, rows: readonly number[], column: number) =>

@@ -73,9 +73,9 @@ export function slidTo(
   return strays.map(({ at }) => addressIn(at.row, at.column)).join(', ');
 }
 
-/** Whether nothing stands in a cell that could be reckoned with: nothing at all, or a text. */
-function isEmpty(review: Review, at: Pick<RawReference, 'sheet' | 'row' | 'column'>): boolean {
-  const value = review.valueAt(at);
+/** Returns whether nothing stands in a cell that could be reckoned with: nothing at all, or a text. */
+function isEmpty(review: Review, target: Pick<RawReference, 'sheet' | 'row' | 'column'>): boolean {
+  const value = review.valueAt(target);
   return value === undefined || value === null || typeof value === 'string';
 }
 

@@ -4,7 +4,7 @@ import { allPartsOf } from '../formulaTree.ts';
 import { monthNamed, monthOfSerial } from './monthNames.ts';
 import { relativeForm } from './relative.ts';
 
-/** What a table beside the months is. */
+/** States what a table beside the months is. */
 export const TABLE_KINDS = ['list', 'loan', 'savings', 'other'] as const;
 export type TableKind = (typeof TABLE_KINDS)[number];
 
@@ -13,11 +13,11 @@ export interface TableColumn {
   readonly column: number;
   readonly name: string;
   readonly kind: 'text' | 'date' | 'figure' | 'rule';
-  /** How most of its figures are written. */
+  /** States how most of its figures are written. */
   readonly look: RawCell['look'];
   /** For a rule: the formula of its first row. */
   readonly formula: RawFormula | null;
-  /** Whether the row below the table adds it up. */
+  /** True when the row below the table adds it up. */
   readonly total: boolean;
 }
 
@@ -30,7 +30,7 @@ export interface FoundTable {
   /** The row that adds its columns up; `null` without one. */
   readonly totals: number | null;
   readonly columns: readonly TableColumn[];
-  /** What it is, as far as that shows: a schedule only where its terms give its figures. */
+  /** States what it is, as far as that shows: a schedule only where its terms give its figures. */
   readonly kind: TableKind;
   readonly loan: LoanTerms | null;
   readonly savings: SavingsTerms | null;
@@ -72,16 +72,16 @@ const figureIn = (cell: RawCell | undefined) => (typeof cell?.value === 'number'
 /** The tables of a sheet, from its top to its bottom. */
 export function tablesOf(sheet: RawSheet): FoundTable[] {
   const rows = [...sheet.cells.keys()].sort((a, b) => a - b).slice(0, MOST_LOOKED_AT);
-  const found: FoundTable[] = [];
+  const match: FoundTable[] = [];
   let below = -1;
   for (const row of rows) {
-    if (row <= below || found.length >= MOST_TABLES) continue;
+    if (row <= below || match.length >= MOST_TABLES) continue;
     const table = tableAt(sheet, row, rows);
     if (!table) continue;
-    found.push(table);
+    match.push(table);
     below = table.totals ?? table.rows.at(-1)!;
   }
-  return found;
+  return match;
 }
 
 /** The table that begins with a row of headings; `null` where none does. */
@@ -104,7 +104,7 @@ function tableAt(sheet: RawSheet, heading: number, rows: readonly number[]): Fou
   return { sheet, title, heading, rows: body, totals, columns: described, kind: loan ? 'loan' : savings ? 'savings' : 'list', loan, savings }; // prettier-ignore
 }
 
-/** Whether a row is one of months, where a plan begins. */
+/** Returns whether a row is one of months, where a plan begins. */
 function hasMonths(sheet: RawSheet, row: number): boolean {
   const cells = [...(sheet.cells.get(row)?.values() ?? [])];
   const named = cells.filter((cell) => monthNamed(textIn(cell)) !== null).length;
@@ -127,7 +127,7 @@ function headingsIn(sheet: RawSheet, row: number): { column: number; name: strin
   return best;
 }
 
-/** Whether a row adds up those above it, or is called a total. */
+/** Returns whether a row adds up those above it, or is called a total. */
 function isTotals(
   sheet: RawSheet,
   row: number | undefined,
@@ -170,7 +170,7 @@ function columnOf(
   return { ...about, kind: 'figure' };
 }
 
-/** Whether what a formula refers to moves along with its row, or stands still. */
+/** Returns whether what a formula refers to moves along with its row, or stands still. */
 function isWithinRow(formula: RawFormula, sheet: RawSheet, row: number): boolean {
   const isHere = (reference: RawReference) => reference.sheet === null || reference.sheet === sheet.name;
   return allPartsOf<RawFormula>(formula).every(
@@ -206,7 +206,7 @@ function columnFor(
   return columns.find((column) => (column.kind === 'figure' || column.kind === 'rule') && WORDS[word].test(column.name) && !but.includes(column)); // prettier-ignore
 }
 
-/** How far figures of a schedule may lie from what its terms give: rounding adds up along it. */
+/** Returns how far figures of a schedule may lie from what its terms give: rounding adds up along it. */
 const isNear = (a: number, b: number, index: number) => Math.abs(a - b) <= 0.011 * (index + 2) + Math.abs(b) * 1e-6;
 
 /** The month a schedule begins in: that of its first day, or of the first name of a month with its year. */
@@ -253,8 +253,8 @@ function loanIn(sheet: RawSheet, columns: readonly TableColumn[], rows: readonly
     openings,
   )) {
     const paid = repaid(0) + figure(interest, 0);
-    const whole = rate === 0 ? amount / paid : -Math.log(1 - (amount * rate) / 12 / paid) / Math.log(1 + rate / 12);
-    const months = Math.abs(figure(closing, rows.length - 1)) < 1 ? rows.length : Math.round(whole);
+    const total = rate === 0 ? amount / paid : -Math.log(1 - (amount * rate) / 12 / paid) / Math.log(1 + rate / 12);
+    const months = Math.abs(figure(closing, rows.length - 1)) < 1 ? rows.length : Math.round(total);
     if (!Number.isInteger(months) || months < rows.length || months > 600) continue;
     const { rows: schedule } = loanSchedule({ principal: amount, yearlyRate: rate, months, minorUnit: 0.01 });
     const fits = places.every((nth) => isNear(figure(closing, nth), schedule[nth]!.closing, nth) && isNear(figure(interest, nth), schedule[nth]!.interest, nth)); // prettier-ignore
@@ -299,10 +299,10 @@ export function tablesBeside(
     .slice(0, MOST_TABLES);
 }
 
-/** How a table is known: by its sheet and the row of its headings, from 1. */
+/** Returns how a table is known: by its sheet and the row of its headings, from 1. */
 export const tableKey = ({ sheet, heading }: Pick<FoundTable, 'sheet' | 'heading'>) => `${sheet.name}!${heading + 1}`;
 
-/** Whether a cell stands in the rows of a table, or in its headings. */
+/** Returns whether a cell stands in the rows of a table, or in its headings. */
 export function isInTable(
   { sheet, heading, rows, columns }: FoundTable,
   name: string,

@@ -1,7 +1,7 @@
 import { decimalText, functionNamed } from '@haushalt/core';
 import type { RawFormula, RawReference } from '../read/rawWorkbook.ts';
 
-/** What names a cell of somebody's sheet has in a plan, as seen from one of its months. */
+/** Describes what names a cell of somebody's sheet has in a plan, as seen from one of its months. */
 export interface Naming {
   /** The months' columns, from left to right. */
   readonly columns: readonly number[];
@@ -9,11 +9,11 @@ export interface Naming {
   readonly heading: number;
   /** The rows that may be named. */
   readonly rows: readonly number[];
-  /** What stands for a row in the plan's formulas; `null` for a row that is no line or total of it. */
+  /** Returns what stands for a row in the plan's formulas; `null` for a row that is no line or total of it. */
   readonly rowName: (row: number) => string | null;
-  /** What stands for a cell outside the months. */
+  /** Returns what stands for a cell outside the months. */
   readonly cellName: (reference: RawReference) => string | null;
-  /** What a defined name stands for. */
+  /** Returns what a defined name stands for. */
   readonly named: (name: string) => string | null;
   readonly isOwnSheet: (sheet: string | null) => boolean;
 }
@@ -35,19 +35,19 @@ export function asPlanFormula(formula: RawFormula, column: number, naming: Namin
     if (name === null) throw new Untranslatable();
     return name;
   }
-  function reference(at: RawReference): string {
-    const month = naming.isOwnSheet(at.sheet) ? naming.columns.indexOf(at.column) : -1;
-    if (month < 0 || at.row <= naming.heading) {
-      const name = naming.cellName(at);
+  function reference(target: RawReference): string {
+    const month = naming.isOwnSheet(target.sheet) ? naming.columns.indexOf(target.column) : -1;
+    if (month < 0 || target.row <= naming.heading) {
+      const name = naming.cellName(target);
       if (name === null) throw new Untranslatable();
       return name;
     }
-    const name = row(at);
-    if (at.fixedColumn) return `at(${name}, ${month + 1})`;
+    const name = row(target);
+    if (target.fixedColumn) return `at(${name}, ${month + 1})`;
     const lag = month - here;
     return lag === 0 ? name : lag < 0 ? `prior(${name}, ${-lag})` : `next(${name}, ${lag})`;
   }
-  /** What a range is in a function of several figures. */
+  /** Returns what a range is in a function of several figures. */
   function several({ from, to }: Extract<RawFormula, { kind: 'range' }>): string[] {
     if (from.row === to.row) {
       const [first, last] = [naming.columns.indexOf(from.column), naming.columns.indexOf(to.column)];

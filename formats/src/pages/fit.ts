@@ -3,12 +3,12 @@ import { LEAST_SIZE, PAPER_SIZES, type PageSetup, type Paper } from './page.ts';
 import { columnParts, rowParts, type SheetPart } from './split.ts';
 
 export const MARGIN = 30;
-/** What title and foot take of a page, in points. */
+/** States what title and foot take of a page, in points. */
 export const HEAD = 44;
 const FOOT = 22;
 /** A sheet that is smaller than its page grows by no more than this. */
 const MOST_SCALE = 1.25;
-/** How far many pages are scaled down so that a sheet is no wider than a page, before its columns are parted. */
+/** States how far many pages are scaled down so that a sheet is no wider than a page, before its columns are parted. */
 const LEAST_SCALE = 0.72;
 /** The most a column is widened to fill its page. */
 const MOST_WIDENED = 1.7;
@@ -30,7 +30,7 @@ export function paperArea(paper: Paper, orientation: 'upright' | 'across'): Pape
   return { width, height, room: { width: width - 2 * MARGIN, height: height - 2 * MARGIN - HEAD - FOOT } };
 }
 
-/** How a sheet is set. */
+/** Describes how a sheet is set. */
 interface Fit {
   readonly parts: SheetPart[];
   readonly scale: number;
@@ -60,7 +60,7 @@ function isBetter(a: Fit, b: Fit): boolean {
   return a.parts.length < b.parts.length;
 }
 
-/** How a sheet is parted into pages, and scaled. Nothing is ever left out. */
+/** Returns how a sheet is parted into pages, and scaled. Nothing is ever left out. */
 function partsOf(
   set: MeasuredSheet,
   room: Room,

@@ -54,19 +54,19 @@ const require = createRequire(import.meta.url);
 const opened = new Map<string, FontFile | null>();
 
 function fontFile({ name, path }: { readonly name: string; readonly path: string }): FontFile | null {
-  let known = opened.get(name);
-  if (known === undefined) {
-    known = null;
+  let existing = opened.get(name);
+  if (existing === undefined) {
+    existing = null;
     try {
       const file = readFileSync(require.resolve(path));
-      known = { name, file, font: create(file) as Font };
+      existing = { name, file, font: create(file) as Font };
     } catch (error) {
       // Not every family has every script.
       if ((error as NodeJS.ErrnoException).code !== 'MODULE_NOT_FOUND' && (error as NodeJS.ErrnoException).code !== 'ENOENT' && (error as NodeJS.ErrnoException).code !== 'ERR_PACKAGE_PATH_NOT_EXPORTED') throw error; // prettier-ignore
     }
-    opened.set(name, known);
+    opened.set(name, existing);
   }
-  return known;
+  return existing;
 }
 
 const usual = (weight: Weight) => fontFile(filesOf(weight)[0]!)!;
@@ -81,7 +81,7 @@ function fileWith(letter: string, weight: Weight): FontFile | null {
   return null;
 }
 
-/** Whether a letter can be printed. */
+/** Returns whether a letter can be printed. */
 export const canPrint = (letter: string): boolean => fileWith(letter, 'text') !== null;
 
 /** A text in stretches that are set in one file each. */
@@ -109,16 +109,16 @@ const MOST_SHAPED = 60_000;
 /** The letters of a text in one file. What it gives is shared: nobody changes it. */
 export function shape(text: string, { name, font }: FontFile): Shaped {
   const key = `${name}|${text}`;
-  let known = shaped.get(key);
-  if (known === undefined) {
+  let existing = shaped.get(key);
+  if (existing === undefined) {
     if (shaped.size >= MOST_SHAPED) shaped.clear();
-    shaped.set(key, (known = font.layout(text, [...FEATURES])));
+    shaped.set(key, (existing = font.layout(text, [...FEATURES])));
   }
-  return known;
+  return existing;
 }
 
-/** How wide a run is in letters of one point. */
+/** Returns how wide a run is in letters of one point. */
 export const widthOf = ({ text, font }: Run): number => shape(text, font).advanceWidth / font.font.unitsPerEm;
 
-/** How wide a text is in letters of one point. */
+/** Returns how wide a text is in letters of one point. */
 export const measure: Measure = (text, weight) => runsOf(text, weight).reduce((sum, run) => sum + widthOf(run), 0);

@@ -11,7 +11,7 @@ const LEADING = 1.28;
 const WIDEST_TEXT = 190;
 const WIDEST_NAME = 170;
 const LEAST = 18;
-/** What the mark of an exception takes beside its figure. */
+/** States what the mark of an exception takes beside its figure. */
 export const MARK = '*';
 
 /** A cell as it is set: its lines, and how. */
@@ -37,7 +37,7 @@ export interface MeasuredSheet {
   readonly rows: readonly SetRow[];
 }
 
-/** What a cell shows on paper: its figure with the mark of an exception and the word of its highlight. */
+/** Returns what a cell shows on paper: its figure with the mark of an exception and the word of its highlight. */
 function textsOf(cell: SheetCell, style: FigureStyle, isNarrow: boolean): string[] {
   const text = shownText(cell, style);
   if (text === '') return [];
@@ -58,7 +58,7 @@ export function weightOf({ role, emphasis = 0 }: SheetRow): Weight {
   return (role === 'line' && emphasis < 2) || role === 'remark' || role === 'blank' ? 'text' : 'strong';
 }
 
-/** How high a chart is, and how wide a sheet with one is at least, before it is scaled. */
+/** States how high a chart is, and how wide a sheet with one is at least, before it is scaled. */
 export const PICTURE_HEIGHT = 250;
 const PICTURE_WIDTH = 520;
 

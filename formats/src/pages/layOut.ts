@@ -103,7 +103,8 @@ function drawPart(
     y += row.height * scale;
   };
   for (const row of set.rows.slice(0, set.sheet.headings)) draw(row, !isFirst);
-  for (const at of part.rows) draw(typeof at === 'number' ? set.rows[at]! : carriedRow(at, set, style, measure));
+  for (const index of part.rows)
+    draw(typeof index === 'number' ? set.rows[index]! : carriedRow(index, set, style, measure));
   return items;
 }
 
@@ -214,7 +215,7 @@ function drawCell(
   const noteSize = size * FOOTNOTE;
   const noteWidth = cell.footnote === undefined ? 0 : measure(cell.footnote, 'text') * noteSize;
   const top = y + 1.5 * scale + size * 0.79;
-  const said: Pick<PageItem, 'part'> =
+  const stated: Pick<PageItem, 'part'> =
     number === null
       ? {}
       : {
@@ -228,7 +229,7 @@ function drawCell(
   if (cell.footnote !== undefined) {
     const first = measure(lines[0]!, weight) * size;
     const x = isFigure ? end - PADDING * scale - noteWidth : left + PADDING * scale + indent + first;
-    items.push({ kind: 'text', text: cell.footnote, x, y: top - size * 0.3, size: noteSize, weight: 'text', colour, anchor: 'start', width: noteWidth, ...said }); // prettier-ignore
+    items.push({ kind: 'text', text: cell.footnote, x, y: top - size * 0.3, size: noteSize, weight: 'text', colour, anchor: 'start', width: noteWidth, ...stated }); // prettier-ignore
   }
   lines.forEach((text, index) => {
     const shift = index === 0 && isFigure ? noteWidth : 0;
@@ -242,7 +243,7 @@ function drawCell(
       colour,
       anchor: isFigure ? 'end' : 'start',
       width: measure(text, weight) * size,
-      ...said,
+      ...stated,
     });
   });
 }
@@ -256,7 +257,7 @@ interface Frame {
   readonly setup: PageSetup;
   readonly page: number;
   readonly total: number;
-  /** Whether a sheet begins on it, so that its title is a heading and no mere repetition. */
+  /** True when a sheet begins on it, so that its title is a heading and no mere repetition. */
   readonly isFirst: boolean;
 }
 

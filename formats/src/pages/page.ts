@@ -2,7 +2,7 @@
 export type Weight = 'text' | 'strong' | 'title';
 
 /**
- * What an item of a page is a part of, for those who have pages read to them: several items with the very same object make
+ * Describes what an item of a page is a part of, for those who have pages read to them: several items with the very same object make
  * one cell, one chart or one entry of the contents. What is part of nothing is mere decoration.
  */
 export type PagePart =
@@ -47,11 +47,11 @@ export type PageItem = (
   | {
       readonly kind: 'path';
       readonly points: readonly (readonly [x: number, y: number])[];
-      /** How wide its stroke is, and how it is broken into dashes. */
+      /** States how wide its stroke is, and how it is broken into dashes. */
       readonly width: number;
       readonly dash: readonly number[];
       readonly colour: string;
-      /** Whether what it surrounds is filled, in place of a stroke. */
+      /** True when what it surrounds is filled, in place of a stroke. */
       readonly isFilled: boolean;
     }
 ) & { readonly part?: PagePart };
@@ -83,7 +83,7 @@ export const PAPER_SIZES: Readonly<Record<Paper, readonly [number, number]>> = {
 /** Below this size letters are hard to read on paper; larger ones are no reason for more pages. */
 export const LEAST_SIZE = 6;
 
-/** How wide a text is in letters of one point. */
+/** Describes how wide a text is in letters of one point. */
 export type Measure = (text: string, weight: Weight) => number;
 
 export interface PageSetup {
@@ -93,9 +93,9 @@ export interface PageSetup {
   /** One page for each sheet, at most two, as many as it takes; `auto`: whichever number lets it be read best. */
   readonly pages: 'auto' | 'one' | 'two' | 'many';
   readonly isBlackAndWhite: boolean;
-  /** Whether all sheets are one booklet, with its contents at the beginning. */
+  /** True when all sheets are one booklet, with its contents at the beginning. */
   readonly hasContents: boolean;
-  /** What stands above every page: whose it is and of when. */
+  /** States what stands above every page: whose it is and of when. */
   readonly name: string;
   readonly date: string;
 }

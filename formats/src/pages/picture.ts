@@ -27,7 +27,7 @@ export function drawPicture(picture: SheetPicture, box: PictureBox, measure: Mea
   return picture.form === 'shares' ? drawShares(picture, box, measure) : drawAlong(picture, box, measure);
 }
 
-/** What a chart shows, for those who have it read to them: each series from its first figure to its last, or each share. */
+/** Returns what a chart shows, for those who have it read to them: each series from its first figure to its last, or each share. */
 export function pictureInWords({ form, categories, series, write }: SheetPicture): string {
   if (form === 'shares') {
     const values = series[0]?.values ?? [];
@@ -154,7 +154,7 @@ function stepped(points: readonly (readonly [number, number])[], slot: number): 
   return points.flatMap(([x, y]) => [[x - slot / 2, y] as const, [x + slot / 2, y] as const]);
 }
 
-/** What the series are called, each with its shade and stroke. */
+/** Returns what the series are called, each with its shade and stroke. */
 function legend(
   series: readonly PictureSeries[],
   x: number,
@@ -173,9 +173,9 @@ function legend(
       each.mark === 'bars'
         ? { kind: 'fill', x: index, y: y - box.size * 0.7, width: 14, height: box.size * 0.75, colour }
         : { kind: 'path', points: [[index, middle], [index + 14, middle]], width: 1.6, colour, dash: STROKES[nth % STROKES.length]!, isFilled: false }; // prettier-ignore
-    const said = textItem(each.label, index + 18, y, box.size, 'start', box, measure);
+    const stated = textItem(each.label, index + 18, y, box.size, 'start', box, measure);
     index += width + 34;
-    return [key, said];
+    return [key, stated];
   });
 }
 

@@ -1,11 +1,11 @@
 import type { SheetPicture } from '../sheets/picture.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 
-/** What stands on paper for a letter that no font has. */
+/** States what stands on paper for a letter that no font has. */
 const BOX = '□';
 /** Signs that only say how others are joined or shown. */
 const UNSEEN = /^[\p{Cf}\ufe00-\ufe0f]$/u;
-/** What nearly every text is made of, and all fonts have. */
+/** States what nearly every text is made of, and all fonts have. */
 const COMMON = /^[\s\x20-\x7e\u00a0-\u00ff‘’“”–—…€−]*$/u;
 
 /** Texts as they can be printed: a visible box in place of each letter that no font has. */

@@ -52,7 +52,7 @@ function fullParts(set: MeasuredSheet, room: number): number[][] {
   return [...parts, [...names, ...part]];
 }
 
-/** How high the headings of a sheet are, repeated on every page. */
+/** Returns how high the headings of a sheet are, repeated on every page. */
 export function headHeight({ sheet, rows }: MeasuredSheet): number {
   return rows.slice(0, sheet.headings).reduce((sum, { height }) => sum + height, 0);
 }
@@ -66,7 +66,7 @@ function isSeam(rows: readonly SetRow[], position: number): boolean {
   return (before === 'subtotal' || before === 'total' || before === 'final') && here === 'line';
 }
 
-/** Whether a row must not be parted from the one before: what closes a group, or its first line. */
+/** Returns whether a row must not be parted from the one before: what closes a group, or its first line. */
 function clings(rows: readonly SetRow[], index: number): boolean {
   const here = rows[index]?.row.role;
   const before = rows[index - 1]?.row.role;
@@ -139,7 +139,7 @@ function lastSeam(rows: readonly SetRow[], from: number, to: number): number {
   return from;
 }
 
-/** What the lines of the torn group have come to, in the columns whose figures add up. */
+/** Returns what the lines of the torn group have come to, in the columns whose figures add up. */
 function sumsOf(
   { sheet, rows }: MeasuredSheet,
   from: number,

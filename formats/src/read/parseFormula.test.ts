@@ -96,7 +96,7 @@ describe('a formula of a workbook', () => {
       fc.property(formula, (given) => {
         const written = printSheetFormula(given, places, 0, officeOpenSpelling(SHEETS));
         // Only outside of texts and names of sheets.
-        const spaced = written.replace(/("(?:[^"]|"")*"|'(?:[^']|'')*'!)|(<>|<=|>=|[-+*/^=<>,()])/g, (_, held?: string, sign?: string) => held ?? (sign === '(' ? '( ' : ` ${sign} `)); // prettier-ignore
+        const spaced = written.replace(/("(?:[^"]|"")*"|'(?:[^']|'')*'!)|(<>|<=|>=|[-+*/^=<>,()])/g, (_, content?: string, sign?: string) => content ?? (sign === '(' ? '( ' : ` ${sign} `)); // prettier-ignore
         const read = parseRawFormula(`= ${spaced} `, 'officeOpen');
         expect(relativeForm(read, 0, 0)).toBe(relativeForm(parseRawFormula(`=${written}`, 'officeOpen'), 0, 0));
       }),

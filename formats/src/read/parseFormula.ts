@@ -1,6 +1,6 @@
 import type { RawFormula, RawReference } from './rawWorkbook.ts';
 
-/** How a format spells formulas. */
+/** Describes how a format spells formulas. */
 export type FormulaSyntax = 'officeOpen' | 'openFormula';
 
 interface Token {

@@ -1,17 +1,17 @@
 import type { Message } from '../message.ts';
 import type { FunctionCall, Negation, Operation, Percentage } from '../formulaTree.ts';
 
-/** How many rows and columns of a sheet are read: as many as its format has. */
+/** States how many rows and columns of a sheet are read: as many as its format has. */
 export const MAX_ROWS_READ = 1_048_576;
 export const MAX_COLUMNS_READ = 16_384;
 
-/** What stands in a cell of somebody's workbook. */
+/** Describes what stands in a cell of somebody's workbook. */
 export interface RawCell {
   readonly value: number | string | boolean | null;
   /** The error a cell shows, such as `#DIV/0!`. */
   readonly error: string | null;
   readonly formula: RawFormula | null;
-  /** How it is written: a percentage, a day, money, or nothing in particular. */
+  /** States how it is written: a percentage, a day, money, or nothing in particular. */
   readonly look: 'percent' | 'date' | 'money' | 'plain';
 }
 
@@ -37,7 +37,7 @@ export type RawFormula =
   | Negation<RawFormula>
   | Operation<RawFormula>
   | FunctionCall<RawFormula>
-  /** What cannot be read: other files, arrays, names of other sheets. */
+  /** States what cannot be read: other files, arrays, names of other sheets. */
   | { readonly kind: 'unread'; readonly text: string };
 
 export interface RawSheet {
@@ -51,7 +51,7 @@ export interface RawWorkbook {
   readonly sheets: readonly RawSheet[];
   /** Names for single cells. */
   readonly names: ReadonlyMap<string, { readonly sheet: string; readonly row: number; readonly column: number }>;
-  /** What has to be said of the file as such: macros, links to other files. */
+  /** States what has to be said of the file as such: macros, links to other files. */
   readonly remarks: readonly Message[];
 }
 
@@ -104,8 +104,8 @@ export function rawCell(sheet: RawSheet, row: number, column: number): RawCell |
   return sheet.cells.get(row)?.get(column);
 }
 
-/** How large a workbook may be. */
+/** States how large a workbook may be. */
 export const MAX_WORKBOOK = 32 << 20;
-/** How much it may unpack to, and how many cells may hold anything. */
+/** States how much it may unpack to, and how many cells may hold anything. */
 export const MAX_UNPACKED = 400 << 20;
 export const MAX_CELLS = 600_000;

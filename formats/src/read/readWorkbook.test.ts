@@ -11,7 +11,7 @@ const sample = new Uint8Array(readFileSync(new URL('../../../docs/samples/allotm
 
 const cellsIn = ({ sheets }: RawWorkbook) => sheets.map(({ cells }) => [...cells.values()].reduce((sum, line) => sum + line.size, 0)); // prettier-ignore
 
-/** What a file is answered with: how many cells it has, or the sentence that refuses it. Anything else is thrown on. */
+/** Returns what a file is answered with: how many cells it has, or the sentence that refuses it. Anything else is thrown on. */
 async function answer(file: Uint8Array): Promise<number | string> {
   try {
     return cellsIn(await readWorkbook(file)).reduce((sum, count) => sum + count, 0);
@@ -71,8 +71,8 @@ describe('a workbook', () => {
             : how.kind === 'flip'
               ? sample.map((byte, index) => (index === how.at ? byte ^ how.bits : byte))
               : new Uint8Array([...sample.slice(0, how.at), ...sample.slice(how.at + how.length)]);
-        const told = await answer(file);
-        expect(typeof told === 'number' || /^[A-Z“].*\.$/s.test(told)).toBe(true);
+        const text = await answer(file);
+        expect(typeof text === 'number' || /^[A-Z“].*\.$/s.test(text)).toBe(true);
       }),
       runs(150),
     );

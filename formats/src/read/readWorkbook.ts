@@ -114,10 +114,10 @@ function readTable(file: Uint8Array): RawWorkbook {
   };
 }
 
-/** How many lines of a table are looked at to tell what separates its values. */
+/** States how many lines of a table are looked at to tell what separates its values. */
 const LOOKED_AT = 200;
 
-/** What separates the values of a table: whatever else half of its lines have outside of quotes, or else commas. */
+/** Returns what separates the values of a table: whatever else half of its lines have outside of quotes, or else commas. */
 function separatorIn(text: string): string {
   const lines = text.split(/\r\n|\r|\n/, LOOKED_AT).filter((line) => line.trim() !== '');
   const bare = lines.map((line) => line.replace(/"[^"]*"/g, ''));

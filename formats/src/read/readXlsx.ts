@@ -59,7 +59,7 @@ function cellFrom(cell: ExcelJS.Cell): RawCell | null {
   return { ...plain, formula, look: plain.isDate ? 'date' : look };
 }
 
-/** What a cell shows: a figure, a text, an error; days as the numbers they are there. */
+/** Returns what a cell shows: a figure, a text, an error; days as the numbers they are there. */
 function plainOf(value: unknown): Pick<RawCell, 'value' | 'error'> & { readonly isDate?: true } {
   if (value === null || value === undefined || value === '') return { value: null, error: null };
   if (value instanceof Date) return { value: value.getTime() / 86_400_000 + 25_569, error: null, isDate: true };
@@ -72,7 +72,7 @@ function plainOf(value: unknown): Pick<RawCell, 'value' | 'error'> & { readonly 
   return { value: null, error: null };
 }
 
-/** What a format code says of a figure. */
+/** Returns what a format code says of a figure. */
 export function lookOf(code: string): RawCell['look'] {
   const plain = code.replace(/\[[^\]]*\]|"[^"]*"|\\./g, '');
   if (plain.includes('%')) return 'percent';

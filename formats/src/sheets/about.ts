@@ -4,7 +4,7 @@ import { words, type Sheet, type SheetRow, type Workbook } from './sheet.ts';
 /** The terms that are explained. */
 const TERMS = ['assumption', 'line', 'exception', 'subtotal', 'net', 'cumulativeNet', 'share', 'average'] as const;
 
-/** What a workbook is, what its marks mean, and what in it is a figure where a formula would be expected. */
+/** Returns what a workbook is, what its marks mean, and what in it is a figure where a formula would be expected. */
 export function aboutSheet({ sheets, title }: Workbook, remarks: readonly string[] = []): Sheet {
   const unsaid = new Map<string, { count: number; where: Set<string> }>();
   let [formulas, exceptions] = [0, 0];
@@ -15,8 +15,8 @@ export function aboutSheet({ sheets, title }: Workbook, remarks: readonly string
         if (mark === 'exception') exceptions++;
         if (mark !== 'unsaid') continue;
         const why = (note ?? '').split('\n').at(-1)!;
-        const known = unsaid.get(why) ?? { count: 0, where: new Set() };
-        unsaid.set(why, { count: known.count + 1, where: known.where.add(sheet.title) });
+        const cache = unsaid.get(why) ?? { count: 0, where: new Set() };
+        unsaid.set(why, { count: cache.count + 1, where: cache.where.add(sheet.title) });
       }
   const section = (text: string): SheetRow => ({ role: 'section', cells: [words(text)] });
   const line = (...cells: (string | number)[]): SheetRow => ({

@@ -1,7 +1,7 @@
 import { UNIT_WORDS, inOrder, isFraction, planOf, readStored, type AssumptionRow } from '@haushalt/core';
 import { monthInWords, t, say } from '../language.ts';
 import { formulaCell } from './translation/formulaCell.ts';
-import { at } from './formula.ts';
+import { valueAt } from './formula.ts';
 import {
   EMPTY_CELL,
   words,
@@ -42,7 +42,7 @@ export function assumptionsSheet(
     };
     const { formula } = row;
     const typed =
-      formula === null ? cell : formulaCell(cell, () => scope.isSteady(row.id) ? scope.translator.whole(readStored(formula), 0) : at(figureKey(row.id, 0))); // prettier-ignore
+      formula === null ? cell : formulaCell(cell, () => scope.isSteady(row.id) ? scope.translator.whole(readStored(formula), 0) : valueAt(figureKey(row.id, 0))); // prettier-ignore
     rows.push({ role: 'line', cells: [words(row.name), typed, words(say(UNIT_WORDS[row.unit])), words(row.note)] });
     for (const step of steps)
       rows.push({
@@ -120,11 +120,11 @@ function monthlyRow(scope: PlanScope, row: AssumptionRow): SheetRow {
 }
 
 function definedNames(scope: PlanScope, assumptions: readonly AssumptionRow[]): DefinedName[] {
-  const taken = new Set<string>();
+  const used = new Set<string>();
   const free = (base: string): string => {
     let name = base;
-    for (let attempt = 2; taken.has(name.toLowerCase()); attempt++) name = `${base}_${attempt}`;
-    taken.add(name.toLowerCase());
+    for (let attempt = 2; used.has(name.toLowerCase()); attempt++) name = `${base}_${attempt}`;
+    used.add(name.toLowerCase());
     return name;
   };
   const named = assumptions.map((row): DefinedName => {

@@ -25,7 +25,7 @@ import { entriesSheet, spendingSheet } from './spending.ts';
 import { PlanScope } from './translation/planScope.ts';
 import { withNotes } from './withNotes.ts';
 
-/** What of a plan can be printed. */
+/** States what of a plan can be printed. */
 export const PARTS = [
   'budget',
   'rules',
@@ -45,7 +45,7 @@ export const PARTS = [
 ] as const;
 export type Part = (typeof PARTS)[number];
 
-/** What is chosen of a plan. */
+/** Describes what is chosen of a plan. */
 export interface BookChoice {
   readonly parts: readonly Part[];
   /** The years, by the calendar year each begins in; all when there are none. */
@@ -58,7 +58,7 @@ export interface BookChoice {
 export interface BookSource {
   readonly model: PlanModel;
   readonly ledgerSummary: LedgerSummary;
-  /** What the entries for items of lists come to, by item and column of the ledger. */
+  /** States what the entries for items of lists come to, by item and column of the ledger. */
   readonly itemSums: ReadonlyMap<string, number>;
   readonly entries: () => readonly LedgerEntry[];
 }
@@ -85,7 +85,7 @@ export function partsIn(document: Document, hasEntries: boolean): Part[] {
   return PARTS.filter((part) => has[part]);
 }
 
-/** What is chosen, as sheets in the order of the plan's pages; the budget's years one by one, or as one table of months. */
+/** Returns what is chosen, as sheets in the order of the plan's pages; the budget's years one by one, or as one table of months. */
 export function bookSheets(source: BookSource, choice: BookChoice, budget: 'byYear' | 'together' = 'byYear'): Sheet[] {
   const { model, ledgerSummary, itemSums, entries } = source;
   const { document, calendar } = model;

@@ -118,17 +118,17 @@ const endColumns = (range: MonthRange): BudgetColumn[] => [
 
 /** The columns of the whole plan: all months, each year closed by its total, then the plan's. */
 export function columnsOfPlan(model: PlanModel): BudgetColumn[] {
-  const whole = { from: 0, to: model.calendar.count };
+  const range = { from: 0, to: model.calendar.count };
   const years = rangesOf(model.calendar, 'year');
   const ofYears = years.flatMap((year) => columnsOfYear(model, year).filter(({ kind }) => kind === 'range'));
-  if (years.length === 1) return columnsOfYear(model, whole);
-  const total: BudgetColumn = { kind: 'range', range: whole, heading: t('formats.thePlan'), isTotal: true };
-  return [...ofYears, total, ...endColumns(whole)];
+  if (years.length === 1) return columnsOfYear(model, range);
+  const total: BudgetColumn = { kind: 'range', range: range, heading: t('formats.thePlan'), isTotal: true };
+  return [...ofYears, total, ...endColumns(range)];
 }
 
 /** One column for each year of the plan. */
 export function columnsOfYears(model: PlanModel): BudgetColumn[] {
-  const whole = { from: 0, to: model.calendar.count };
+  const allMonths = { from: 0, to: model.calendar.count };
   const { document, calendar } = model;
   return [
     ...rangesOf(calendar, 'year').map((range): BudgetColumn => ({
@@ -137,12 +137,12 @@ export function columnsOfYears(model: PlanModel): BudgetColumn[] {
       heading: nameOfYear(document, yearIn(document, calendar.months[range.from]!)),
       isTotal: false,
     })),
-    { kind: 'range', range: whole, heading: t('formats.thePlan'), isTotal: true },
-    ...endColumns(whole),
+    { kind: 'range', range: allMonths, heading: t('formats.thePlan'), isTotal: true },
+    ...endColumns(allMonths),
   ];
 }
 
-/** What is added to a cell of the budget: its formula and key in a workbook. */
+/** Describes what is added to a cell of the budget: its formula and key in a workbook. */
 export type Dressing = (cell: SheetCell, row: BudgetLine & { readonly id: string }, column: BudgetColumn) => SheetCell;
 
 /** The budget as a sheet: lines in their groups, with what the columns ask for. */

@@ -8,7 +8,7 @@ import {
   type Percentage,
 } from '../formulaTree.ts';
 
-/** How two parts of a formula are put together. */
+/** Describes how two parts of a formula are put together. */
 export type SheetOperator = '+' | '-' | '*' | '/' | '^' | '=' | '<>' | '<' | '<=' | '>' | '>=';
 
 /**
@@ -32,7 +32,7 @@ export type SheetFormula =
 export const number = (value: number): SheetFormula =>
   value < 0 ? { kind: 'negate', operand: { kind: 'number', value: -value } } : { kind: 'number', value };
 export const text = (words: string): SheetFormula => ({ kind: 'text', text: words });
-export const at = (key: string): SheetFormula => ({ kind: 'at', key });
+export const valueAt = (key: string): SheetFormula => ({ kind: 'at', key });
 export const all = (keys: readonly string[]): SheetFormula => ({ kind: 'all', keys });
 export const name = (key: string): SheetFormula => ({ kind: 'name', key });
 export const negate = (operand: SheetFormula): SheetFormula => ({ kind: 'negate', operand });
@@ -63,7 +63,7 @@ export function keysIn(formula: SheetFormula): string[] {
   });
 }
 
-/** Whether two formulas are written alike. */
+/** Returns whether two formulas are written alike. */
 export function isSameFormula(a: SheetFormula, b: SheetFormula): boolean {
   if (a.kind !== b.kind) return false;
   const [parts, others] = [partsOf(a), partsOf(b)];
@@ -92,7 +92,7 @@ export function withKeys(formula: SheetFormula, other: (key: string) => string |
     case 'at':
     case 'name': {
       const key = other(formula.key);
-      return key === null ? formula : at(key);
+      return key === null ? formula : valueAt(key);
     }
     case 'all':
       return all(formula.keys.map((key) => other(key) ?? key));

@@ -4,7 +4,7 @@ import { assumptionsSheet } from './assumptions.ts';
 import { withTableBeside } from './beside.ts';
 import { columnsOfPlan } from './budget.ts';
 import { liveCalculators } from './calculators/calculators.ts';
-import { at, isSameFormula, keysIn, withKeys, type SheetFormula } from './formula.ts';
+import { valueAt, isSameFormula, keysIn, withKeys, type SheetFormula } from './formula.ts';
 import { liveBudgetSheet } from './liveBudget.ts';
 import { liveProjectionSheets } from './liveProjection.ts';
 import { liveLists } from './lists.ts';
@@ -106,7 +106,7 @@ function laterCell(cell: SheetCell, different: ReadonlySet<string>): SheetCell {
   const { key, formula, ...rest } = cell;
   if (key !== undefined && !different.has(key)) {
     // The cell has its own place here; what it shows stands in the plan's.
-    return cell.value === null && !formula ? EMPTY_CELL : { ...rest, formula: at(key) };
+    return cell.value === null && !formula ? EMPTY_CELL : { ...rest, formula: valueAt(key) };
   }
   const mine = key === undefined ? {} : { key: laterKey(key) };
   return formula ? { ...rest, ...mine, formula: laterFormula(formula, different) } : { ...rest, ...mine };
@@ -115,7 +115,7 @@ function laterCell(cell: SheetCell, different: ReadonlySet<string>): SheetCell {
 const laterFormula = (formula: SheetFormula, different: ReadonlySet<string>) =>
   withKeys(formula, (key) => (different.has(key) ? laterKey(key) : null));
 
-/** What of the sheets behind the later years need: whole sheets, or rows of them. */
+/** Returns what of the sheets behind the later years need: whole sheets, or rows of them. */
 function needed(
   shown: readonly Sheet[],
   behind: readonly { readonly sheet: Sheet; readonly by: 'sheet' | 'row' }[],

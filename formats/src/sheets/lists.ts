@@ -36,7 +36,7 @@ import {
   type ListOutput,
 } from '@haushalt/core';
 import { t } from '../language.ts';
-import { all, at, call, number, operation, text, type SheetFormula } from './formula.ts';
+import { all, valueAt, call, number, operation, text, type SheetFormula } from './formula.ts';
 import { formulaCell } from './translation/formulaCell.ts';
 import { EMPTY_CELL, words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
 import { isEmptyCell, type Emptiness } from './translation/emptiness.ts';
@@ -96,7 +96,7 @@ class ListScope implements FormulaScope, OutputSources {
     if (item === undefined) return null;
     const key = cellKey(item, id);
     const empty = this.emptyCell(column, place);
-    return { key, value: empty === false ? at(key) : call('N', at(key)), empty };
+    return { key, value: empty === false ? valueAt(key) : call('N', valueAt(key)), empty };
   }
 
   hasProblem(expression: Expression, place: number): boolean {
@@ -226,7 +226,7 @@ export class LiveList implements OutputSources {
   private status({ estimated, actual }: ListColumnRow, item: string, place: number): SheetFormula | null {
     const [a, b] = [estimated, actual].map((id) => (id === null ? null : this.scope.sourceOf(id, place)));
     if (!a || !b || estimated === null || actual === null) return null;
-    const [first, second] = [at(cellKey(item, estimated)), at(cellKey(item, actual))];
+    const [first, second] = [valueAt(cellKey(item, estimated)), valueAt(cellKey(item, actual))];
     const difference = operation(first, '-', second);
     if (a.empty === false && b.empty === false) return difference;
     const isOpen = call('OR', isEmptyCell(cellKey(item, estimated)), isEmptyCell(cellKey(item, actual)));

@@ -26,7 +26,7 @@ import {
 } from '@haushalt/core';
 import { monthInWords, t } from '../language.ts';
 import { budgetLines, budgetSheet, type BudgetColumn } from './budget.ts';
-import { all, at, call, negate, number, operation, text, type SheetFormula } from './formula.ts';
+import { all, valueAt, call, negate, number, operation, text, type SheetFormula } from './formula.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetHighlight, type SheetRow } from './sheet.ts';
 import { emptyWithAll, isEmptyCell, unlessEmpty, type Emptiness } from './translation/emptiness.ts';
 import { formulaCell } from './translation/formulaCell.ts';
@@ -120,7 +120,7 @@ function inMonth(scope: PlanScope, id: string, place: number): SheetFormula | nu
     const { formula } = scope.effectiveRule(id, place);
     if (formula === null) {
       const before = scope.sameAmountBefore(id, place);
-      return before === null ? undefined : at(figureKey(id, before));
+      return before === null ? undefined : valueAt(figureKey(id, before));
     }
     const rule = readStoredOrNull(formula);
     if (!rule) throw new NotTranslatable(t('formats.reason.ruleUnreadable'));
@@ -133,14 +133,14 @@ function inMonth(scope: PlanScope, id: string, place: number): SheetFormula | nu
     const keys = all(lines.map((line) => figureKey(line.id, place)));
     return unlessEmpty(empty === true || empty === false ? empty : operation(call('COUNT', keys), '=', number(0)), call('SUM', keys)); // prettier-ignore
   }
-  const value = (of: string) => scope.sourceOf(of, place)!.value;
+  const value = (id: string) => scope.sourceOf(id, place)!.value;
   switch (id) {
     case NET:
       return operation(value(TOTAL_INCOME), '-', value(TOTAL_EXPENSES));
     case LEFT_OVER:
       return operation(value(NET), '-', value(TOTAL_SET_ASIDE));
     case CUMULATIVE_NET:
-      return place === 0 ? value(NET) : operation(at(figureKey(id, place - 1)), '+', value(NET));
+      return place === 0 ? value(NET) : operation(valueAt(figureKey(id, place - 1)), '+', value(NET));
     default:
       return call('SUM', all(groupKeys(scope, id, place)));
   }
@@ -158,7 +158,7 @@ function emptyIn(scope: PlanScope, id: string, place: number): Emptiness {
   return scope.sourceOf(id, place)?.empty ?? true;
 }
 
-/** What the months of a stretch make, by how the row is rolled up. Months with a problem are passed over. */
+/** Returns what the months of a stretch make, by how the row is rolled up. Months with a problem are passed over. */
 function overRange(scope: PlanScope, id: string, range: MonthRange): SheetFormula | null {
   const how = rollUpOf(scope.model.document, id);
   if (how === 'quotient') return quotient(scope, id, range);
@@ -173,7 +173,7 @@ function overRange(scope: PlanScope, id: string, range: MonthRange): SheetFormul
   const empty = emptyWithAll(places.map((place) => emptyIn(scope, id, place)));
   const cells = all(places.map((place) => figureKey(id, place)));
   const count = call('COUNT', cells);
-  const sum = hasProblem ? call('SUM', ...places.map((place) => call('IFERROR', call('N', at(figureKey(id, place))), number(0)))) : call('SUM', cells); // prettier-ignore
+  const sum = hasProblem ? call('SUM', ...places.map((place) => call('IFERROR', call('N', valueAt(figureKey(id, place))), number(0)))) : call('SUM', cells); // prettier-ignore
   const formula = how === 'total' ? sum : hasProblem ? operation(sum, '/', count) : call('AVERAGE', cells);
   if (typeof empty === 'boolean' && !hasProblem) return unlessEmpty(empty, formula);
   return call('IF', operation(count, '=', number(0)), text(''), formula);
@@ -188,7 +188,7 @@ function last(cells: readonly { readonly key: string; readonly empty: Emptiness 
   for (const { key, empty } of cells) {
     if (empty === true) continue;
     nested = empty === false || formula === null ? 0 : nested + 1;
-    formula = empty === false || formula === null ? at(key) : call('IF', isEmptyCell(key), formula, at(key));
+    formula = empty === false || formula === null ? valueAt(key) : call('IF', isEmptyCell(key), formula, valueAt(key));
   }
   if (nested > MOST_NESTED) throw new NotTranslatable(t('formats.reason.tooManyMonths'));
   return formula;
@@ -197,7 +197,7 @@ function last(cells: readonly { readonly key: string; readonly empty: Emptiness 
 /** The last of some cells that holds a figure, where others may hold a problem. */
 function lastFigure(cells: readonly { readonly key: string }[]): SheetFormula {
   return cells.reduce<SheetFormula>(
-    (earlier, { key }) => call('IF', call('ISNUMBER', at(key)), at(key), earlier),
+    (earlier, { key }) => call('IF', call('ISNUMBER', valueAt(key)), valueAt(key), earlier),
     text(''),
   );
 }
@@ -225,14 +225,14 @@ function quotient(scope: PlanScope, id: string, range: MonthRange): SheetFormula
     const places = Array.from({ length: range.to - from }, (_, index) => from + index);
     const cells = scope.translator.cells(part, from, range.to);
     if (cells.kind !== 'all' || !places.some((place) => scope.hasProblem(part, place))) return call('SUM', cells);
-    return call('SUM', ...cells.keys.map((key) => call('IFERROR', call('N', at(key)), number(0))));
+    return call('SUM', ...cells.keys.map((key) => call('IFERROR', call('N', valueAt(key)), number(0))));
   };
   const applied = (part: Expression): SheetFormula => {
-    const found = quotients.find(({ whole }) => whole === part);
-    if (found) {
-      const below = sum(found.denominator);
+    const match = quotients.find(({ whole }) => whole === part);
+    if (match) {
+      const below = sum(match.denominator);
       conditions.push(operation(below, '=', number(0)));
-      return operation(sum(found.numerator), '/', below);
+      return operation(sum(match.numerator), '/', below);
     }
     switch (part.kind) {
       case 'ref':
@@ -255,18 +255,18 @@ function quotient(scope: PlanScope, id: string, range: MonthRange): SheetFormula
   return conditions.reduceRight((inner, condition) => call('IF', condition, text(''), inner), formula);
 }
 
-/** What something a quotient names comes to over some months. */
+/** Returns what something a quotient names comes to over some months. */
 function overMonths(scope: PlanScope, id: string, range: MonthRange): SheetFormula {
   const { document } = scope.model;
   if (document.assumptions.has(id) && scope.isSteady(id)) return scope.sourceOf(id, range.from)!.value;
-  if (document.lines.has(id) || document.groups.has(id)) return at(totalKey(id, range));
+  if (document.lines.has(id) || document.groups.has(id)) return valueAt(totalKey(id, range));
   throw new NotTranslatable(t('formats.reason.quotientOfRules'));
 }
 
 function average(scope: PlanScope, id: string, range: MonthRange): SheetFormula | null {
   const how = rollUpOf(scope.model.document, id);
   if (how === 'last') return null;
-  const total = at(totalKey(id, range));
+  const total = valueAt(totalKey(id, range));
   const series = scope.model.seriesOf(id)!;
   const places = placesOf(range);
   const isSure =
@@ -280,6 +280,6 @@ function share(scope: PlanScope, id: string, range: MonthRange): SheetFormula | 
   const { document } = scope.model;
   if (!hasShareOfIncome(document, id) || !scope.hasTotal(TOTAL_INCOME)) return null;
   const [figure, income] = [totalKey(id, range), totalKey(TOTAL_INCOME, range)];
-  const none = call('OR', isEmptyCell(figure), operation(at(income), '=', number(0)));
-  return call('IF', none, text(''), operation(at(figure), '/', at(income)));
+  const none = call('OR', isEmptyCell(figure), operation(valueAt(income), '=', number(0)));
+  return call('IF', none, text(''), operation(valueAt(figure), '/', valueAt(income)));
 }

@@ -12,7 +12,7 @@ import {
 } from '@haushalt/core';
 import { monthInWords, t } from '../language.ts';
 import type { BudgetColumn } from './budget.ts';
-import { all, at, call, number, operation, type SheetFormula } from './formula.ts';
+import { all, valueAt, call, number, operation, type SheetFormula } from './formula.ts';
 import { liveBudgetSheet } from './liveBudget.ts';
 import { projectionFrom, projectionSheet, type ProjectionColumn } from './projection.ts';
 import type { Sheet } from './sheet.ts';
@@ -66,19 +66,19 @@ function columnsFrom({ calendar, document }: PlanModel, range: MonthRange): Budg
 
 function say(scope: PlanScope, projection: PlanProjection, id: string, { kind, year }: ProjectionColumn): SheetFormula {
   const first = projection.years[0]!;
-  const amountKey = (of: number) => keyOf(id, { kind: of < first ? 'base' : 'amount', year: of });
+  const amountKey = (year: number) => keyOf(id, { kind: year < first ? 'base' : 'amount', year: year });
   switch (kind) {
     case 'base':
     case 'amount':
       return overYear(scope, id, year);
     case 'increase':
-      return operation(at(amountKey(year)), '-', at(amountKey(year - 1)));
+      return operation(valueAt(amountKey(year)), '-', valueAt(amountKey(year - 1)));
     case 'today':
-      return operation(at(amountKey(year)), '/', priceLevel(scope, first, year));
+      return operation(valueAt(amountKey(year)), '/', priceLevel(scope, first, year));
   }
 }
 
-/** What the months of a year make; those with a problem are passed over. */
+/** Returns what the months of a year make; those with a problem are passed over. */
 function overYear({ model }: PlanScope, id: string, year: number): SheetFormula {
   const { from, to } = rangeOfYear(model.calendar, year);
   const series = model.seriesOf(id)!;
@@ -86,10 +86,10 @@ function overYear({ model }: PlanScope, id: string, year: number): SheetFormula 
   const keys = places.map((place) => figureKey(id, place));
   const hasProblem = places.some((place) => series.codeAt(place) > BLANK);
   if (!hasProblem) return call('SUM', all(keys));
-  return call('SUM', ...keys.map((key) => call('IFERROR', call('N', at(key)), number(0))));
+  return call('SUM', ...keys.map((key) => call('IFERROR', call('N', valueAt(key)), number(0))));
 }
 
-/** What a unit of the base year's money costs in a year. */
+/** Returns what a unit of the base year's money costs in a year. */
 function priceLevel(scope: PlanScope, first: number, year: number): SheetFormula {
   const deflator = planOf(scope.model.document).projectionRate!;
   let level: SheetFormula | null = null;

@@ -31,7 +31,7 @@ import { PlanScope } from './translation/planScope.ts';
 import { workingsSheet } from './workings.ts';
 import { withWritableFormulas } from './writable.ts';
 
-/** How a plan is laid out in a workbook. */
+/** Describes how a plan is laid out in a workbook. */
 export interface WorkbookLayout {
   /** A sheet for each year, or one for all months. */
   readonly by: 'year' | 'plan';
@@ -85,7 +85,7 @@ export function liveWorkbook(
   return { ...complete, sheets: [...own, about, ...reports, planSheet(document, by)] };
 }
 
-/** How the plan stands: what happened year by year, the figures of its charts, its scenarios side by side, its checks. */
+/** Returns how the plan stands: what happened year by year, the figures of its charts, its scenarios side by side, its checks. */
 function reportsOf(model: PlanModel, ledgerSummary: LedgerSummary): Sheet[] {
   const { document, calendar } = model;
   const { name, currency } = planOf(document);

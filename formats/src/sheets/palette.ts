@@ -25,7 +25,7 @@ export const SIDE_INK: Readonly<Record<Side, string>> = {
   memo: '665B3F',
 };
 
-/** What a highlight looks like: its fill and its ink. The word beside the figure says the same. */
+/** States what a highlight looks like: its fill and its ink. The word beside the figure says the same. */
 export const TONE_COLOURS: Readonly<Record<Tone, { readonly fill: string; readonly ink: string }>> = {
   alarm: { fill: 'F9E0E2', ink: '8E1F36' },
   caution: { fill: 'FBEFCB', ink: '6F5200' },

@@ -1,6 +1,6 @@
 import type { Side } from '@haushalt/core';
 
-/** How a series of a picture is drawn. */
+/** Describes how a series of a picture is drawn. */
 export type PictureMark = 'bars' | 'line' | 'area' | 'steps';
 
 export interface PictureSeries {
@@ -14,12 +14,12 @@ export interface PictureSeries {
 /** A chart on paper: series along categories, or parts of a whole as bars. */
 export interface SheetPicture {
   readonly form: 'along' | 'shares';
-  /** Whether bars are piled up. */
+  /** True when bars are piled up. */
   readonly isStacked: boolean;
   readonly categories: readonly string[];
   /** Where each category lies, for those that lie along figures or days; one beside the other when left out. */
   readonly places?: readonly number[];
   readonly series: readonly PictureSeries[];
-  /** How a figure of its axis is written. */
+  /** Returns how a figure of its axis is written. */
   readonly write: (value: number) => string;
 }

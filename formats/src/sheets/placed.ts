@@ -32,7 +32,7 @@ export class Places {
     this.names = new Map(names.map(({ key, name }) => [key, name]));
   }
 
-  /** Whether everything a formula refers to stands in the workbook. */
+  /** Returns whether everything a formula refers to stands in the workbook. */
   has(formula: SheetFormula): boolean {
     return keysIn(formula).every((key) => this.places.has(key) || this.names.has(key));
   }

@@ -1,9 +1,9 @@
 import { toPlanFile, type Document } from '@haushalt/core';
 import { words, type Sheet } from './sheet.ts';
 
-/** What the first cell of the sheet says. */
+/** States what the first cell of the sheet says. */
 const MARK = 'haushalt-plan 1';
-/** How many letters one cell holds. */
+/** States how many letters one cell holds. */
 const PART = 30_000;
 
 /** The plan itself on a sheet out of sight, so that its workbook comes back as the same plan. */

@@ -2,9 +2,9 @@ import { decimalText } from '@haushalt/core';
 import type { SheetFormula, SheetOperator } from './formula.ts';
 import type { CellPlace, CellRange, Places } from './placed.ts';
 
-/** How formulas are spelt in a file format. */
+/** Describes how formulas are spelt in a file format. */
 export interface Spelling {
-  /** What stands between two arguments. */
+  /** States what stands between two arguments. */
   readonly separator: string;
   /** A cell or range, as seen from a sheet. */
   readonly reference: (range: CellRange, fromSheet: number) => string;
@@ -49,7 +49,7 @@ export function openFormulaSpelling(sheetNames: readonly string[]): Spelling {
   };
 }
 
-/** How strongly operators bind; both formats agree, and bind a sign stronger than any of them. */
+/** States how strongly operators bind; both formats agree, and bind a sign stronger than any of them. */
 const STRENGTH: Readonly<Record<SheetOperator, number>> = {
   '=': 1,
   '<>': 1,

@@ -3,7 +3,7 @@ import { labelOf, t } from '../language.ts';
 import { budgetLines } from './budget.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from './sheet.ts';
 
-/** How many later years stand beside the base year. */
+/** States how many later years stand beside the base year. */
 const YEARS = 3;
 
 /** A figure of a projection: of the base year, a later year's increase or amount, or the last amount in today's money. */
@@ -37,22 +37,22 @@ export function projectionSheet(
     const look = { emphasis: row.emphasis, ...(row.side ? { side: row.side } : {}) };
     if (row.id === null) return [{ ...look, role: row.role, cells: [words(row.title)] }];
     const { id } = row;
-    const of = projection.of(id);
-    if (!of) return [];
+    const projected = projection.of(id);
+    if (!projected) return [];
     const money = (value: number, kind: ProjectionColumn['kind'], year: number): SheetCell =>
       dress({ value, format: { unit: 'money' } }, id, { kind, year });
-    const years = of.years.flatMap(({ increase, amount, year }) => [
+    const years = projected.years.flatMap(({ increase, amount, year }) => [
       money(increase, 'increase', year),
       money(amount, 'amount', year),
     ]);
-    const today = of.years.at(-1);
+    const today = projected.years.at(-1);
     return [
       {
         ...look,
         role: row.role,
         cells: [
           words(row.title),
-          money(of.base, 'base', baseYear),
+          money(projected.base, 'base', baseYear),
           ...years,
           ...(projectionRate && today ? [money(today.today, 'today', today.year)] : []),
         ],

@@ -80,7 +80,7 @@ export function scenariosSheet(model: PlanModel): Sheet {
 
 const finite = (value: number | undefined) => (value === undefined || value !== value ? null : value);
 
-/** What a careful reviewer would say, with what has been set aside and why. */
+/** Returns what a careful reviewer would say, with what has been set aside and why. */
 export function checksSheet(model: PlanModel): Sheet {
   const { document } = model;
   const { locale } = planOf(document);
@@ -126,14 +126,14 @@ export function chartSheet(model: PlanModel, chart: ChartRow, actuals: Actuals):
   const models = new Map<string, Model>();
   const modelFor = (scenario: string | null): PlanModel => {
     if (scenario === null) return model;
-    let found = models.get(scenario);
-    if (!found) models.set(scenario, (found = new Model(withScenario(document, scenario))));
-    return found;
+    let match = models.get(scenario);
+    if (!match) models.set(scenario, (match = new Model(withScenario(document, scenario))));
+    return match;
   };
-  const titleOf = (of: (typeof series)[number]) => {
-    const name = labelOf(document, of.of) ?? '';
-    const scenario = of.scenario === null ? null : (document.scenarios.get(of.scenario)?.name ?? null);
-    return [name, scenario, of.actual ? t('formats.actual') : null].filter((part) => part !== null).join(', ');
+  const titleOf = (column: (typeof series)[number]) => {
+    const name = labelOf(document, column.of) ?? '';
+    const scenario = column.scenario === null ? null : (document.scenarios.get(column.scenario)?.name ?? null);
+    return [name, scenario, column.actual ? t('formats.actual') : null].filter((part) => part !== null).join(', ');
   };
   const nameOfPoint = ({ from, to }: (typeof points)[number], style: 'long' | 'short') => {
     if (chart.span === 'year') return nameOfYear(document, yearIn(document, calendar.months[from]!));
@@ -189,8 +189,8 @@ export function listChartSheet(model: PlanModel, chart: ChartRow, list: ListRow)
     columns: isRing ? ids.slice(0, 1) : ids,
   });
   const { names, axis, columns, shortened } = drawn;
-  const whole = (columns[0]?.values ?? []).reduce<number>((sum, value) => sum + Math.max(0, value ?? 0), 0);
-  const share = (value: number | null) => (whole === 0 ? 0 : Math.max(0, value ?? 0) / whole);
+  const total = (columns[0]?.values ?? []).reduce<number>((sum, value) => sum + Math.max(0, value ?? 0), 0);
+  const share = (value: number | null) => (total === 0 ? 0 : Math.max(0, value ?? 0) / total);
   const unit = columns[0]?.unit ?? 'number';
   const picture: SheetRow = {
     role: 'blank',
@@ -221,7 +221,7 @@ export function listChartSheet(model: PlanModel, chart: ChartRow, list: ListRow)
       { role: 'heading', cells: [words(axis?.name ?? ''), ...columns.map(({ name }) => words(name))] },
       ...names.map((name, index): SheetRow => ({
         role: 'line',
-        cells: [words(name), ...columns.map(({ unit: of, values }): SheetCell => ({ value: values[index]!, format: { unit: of } }))], // prettier-ignore
+        cells: [words(name), ...columns.map(({ unit: unit, values }): SheetCell => ({ value: values[index]!, format: { unit: unit } }))], // prettier-ignore
       })),
       ...(isLong ? [picture] : []),
     ],
@@ -253,7 +253,7 @@ function pictureOf(
         values.reduce<number>((sum, value) => sum + (value ?? 0), 0),
       ),
     );
-    const whole = wholes.reduce((sum, value) => sum + value, 0);
+    const total = wholes.reduce((sum, value) => sum + value, 0);
     const order = [...wholes.keys()].sort((a, b) => wholes[b]! - wholes[a]!);
     return {
       role: 'blank',
@@ -262,13 +262,15 @@ function pictureOf(
         form: 'shares',
         isStacked: false,
         categories: order.map((index) => titles[index]!),
-        series: [{ label: '', values: order.map((index) => (whole === 0 ? 0 : wholes[index]! / whole)), mark: 'bars', side: null }], // prettier-ignore
+        series: [{ label: '', values: order.map((index) => (total === 0 ? 0 : wholes[index]! / total)), mark: 'bars', side: null }], // prettier-ignore
         write: (value) => writeShare(value, plan.locale),
       },
     };
   }
   const unit = series[0] ? unitOf(document, series[0].of) : 'money';
-  const sides = series.map((of) => (of.actual || of.scenario !== null ? null : sideOf(document, of.of)));
+  const sides = series.map((column) =>
+    column.actual || column.scenario !== null ? null : sideOf(document, column.of),
+  );
   return {
     role: 'blank',
     cells: [],

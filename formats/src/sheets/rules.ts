@@ -38,7 +38,7 @@ export function rulesSheet(model: PlanModel, about: Pick<Sheet, 'id' | 'title' |
   };
 }
 
-/** What a subtotal or total adds up, in words. */
+/** Returns what a subtotal or total adds up, in words. */
 function sumInWords({ document }: PlanModel, id: string): string {
   if (document.groups.has(id)) return t('formats.sumOfGroup');
   if (id === NET) return t('formats.totalRules.@net');
@@ -49,22 +49,22 @@ function sumInWords({ document }: PlanModel, id: string): string {
 /** The rules behind a line's figures in some months, from left to right, each over the months it holds in. */
 function ruleCells(model: PlanModel, line: string, { from, to }: MonthRange): SheetCell[] {
   const { document, calendar } = model;
-  const said = new Array<{ text: string; isException: boolean } | null>(to - from).fill(null);
+  const text = new Array<{ text: string; isException: boolean } | null>(to - from).fill(null);
   for (const { row, from: begins, to: ends } of effectiveSteps(model.stepsOf(line), calendar)) {
-    const saying = { text: say(stepInWords(document, line, row)), isException: false };
-    for (let index = Math.max(from, begins); index < Math.min(to, ends); index++) said[index - from] = saying;
+    const translation = { text: say(stepInWords(document, line, row)), isException: false };
+    for (let index = Math.max(from, begins); index < Math.min(to, ends); index++) text[index - from] = translation;
   }
   for (const row of model.exceptionsOf(line)) {
     const index = periodOf(calendar, row.month);
     if (index >= from && index < to)
-      said[index - from] = { text: say(stepInWords(document, line, row)), isException: true };
+      text[index - from] = { text: say(stepInWords(document, line, row)), isException: true };
   }
   const cells: SheetCell[] = [];
-  for (let index = 0; index < said.length;) {
-    const saying = said[index] ?? null;
+  for (let index = 0; index < text.length;) {
+    const translation = text[index] ?? null;
     let next = index + 1;
-    while (next < said.length && said[next] === saying) next++;
-    cells.push(saying === null ? { value: null, span: next - index } : { value: saying.text, span: next - index, ...(saying.isException ? { mark: 'exception' } : {}) }); // prettier-ignore
+    while (next < text.length && text[next] === translation) next++;
+    cells.push(translation === null ? { value: null, span: next - index } : { value: translation.text, span: next - index, ...(translation.isException ? { mark: 'exception' } : {}) }); // prettier-ignore
     index = next;
   }
   return cells;

@@ -7,17 +7,17 @@ import type { SheetPicture } from './picture.ts';
  * Open XML) know sheets and nothing of plans.
  */
 export interface Sheet {
-  /** What it is known by among the others; whoever chooses what to print names it. */
+  /** States what it is known by among the others; whoever chooses what to print names it. */
   readonly id: string;
   readonly title: string;
   /** A line below the title: a year, a currency. */
   readonly remark: string;
   readonly columns: readonly SheetColumn[];
-  /** Whether it is kept out of sight, as it is for programs and not for people. */
+  /** True when it is kept out of sight, as it is for programs and not for people. */
   readonly isHidden?: boolean;
-  /** Whether it tells how things stood when it was written: nothing of the plan follows from it. */
+  /** True when it tells how things stood when it was written: nothing of the plan follows from it. */
   readonly isReport?: boolean;
-  /** How many of its first rows are headings, repeated on each page and kept in sight. */
+  /** States how many of its first rows are headings, repeated on each page and kept in sight. */
   readonly headings: number;
   readonly rows: readonly SheetRow[];
   /** Highlights that follow the figures in a workbook; on paper each cell carries its own. */
@@ -26,17 +26,17 @@ export interface Sheet {
 
 export interface SheetColumn {
   /**
-   * What stands in it: what a row is called, a text, a figure, a figure for the whole at the end of a row. Names are repeated
+   * States what stands in it: what a row is called, a text, a figure, a figure for the whole at the end of a row. Names are repeated
    * where a sheet is wider than a page.
    */
   readonly kind: 'name' | 'text' | 'figure' | 'end';
   /** Its width in figures' widths; as wide as what stands in it when left out. */
   readonly width?: number;
-  /** Whether its figures add up down the rows, so that they are carried over where a group is torn by a page's end. */
+  /** True when its figures add up down the rows, so that they are carried over where a group is torn by a page's end. */
   readonly addsUp?: boolean;
 }
 
-/** What a row is: accounting's rules above and below it follow. */
+/** Describes what a row is: accounting's rules above and below it follow. */
 export type RowRole = 'heading' | 'section' | 'line' | 'subtotal' | 'total' | 'final' | 'remark' | 'blank';
 
 export interface SheetRow {
@@ -44,13 +44,13 @@ export interface SheetRow {
   /** The side of the budget it belongs to, for its quiet tone. */
   readonly side?: Side;
   readonly cells: readonly SheetCell[];
-  /** How strongly the line stands out among others, from 0 to 3. */
+  /** States how strongly the line stands out among others, from 0 to 3. */
   readonly emphasis?: number;
   /** A chart in place of cells; on paper alone. */
   readonly picture?: SheetPicture;
 }
 
-/** How a figure of a cell is written. */
+/** Describes how a figure of a cell is written. */
 export interface CellFormat {
   readonly unit: Unit | 'share' | 'count' | 'day';
   /** The decimals, where the unit's usual ones are not meant. */
@@ -58,12 +58,12 @@ export interface CellFormat {
 }
 
 export interface SheetCell {
-  /** What it shows, or shows until a workbook is recalculated; days are ISO 8601 texts. */
+  /** States what it shows, or shows until a workbook is recalculated; days are ISO 8601 texts. */
   readonly value: number | string | null;
-  /** How a figure or day is written; a text is what it is. */
+  /** States how a figure or day is written; a text is what it is. */
   readonly format?: CellFormat;
   readonly formula?: SheetFormula;
-  /** What formulas know it by. */
+  /** States what formulas know it by. */
   readonly key?: string;
   /** A figure that departs from its line's rule, or one whose rule could not be said as a formula. */
   readonly mark?: 'exception' | 'unsaid';
@@ -73,9 +73,9 @@ export interface SheetCell {
   readonly footnote?: string;
   /** Why there is no figure. */
   readonly problem?: string;
-  /** What it is, where that is not what its row is; in workbooks, where a table stands beside something else. */
+  /** States what it is, where that is not what its row is; in workbooks, where a table stands beside something else. */
   readonly role?: RowRole;
-  /** How many columns it takes, itself included. */
+  /** Number of columns it takes, itself included. */
   readonly span?: number;
 }
 

@@ -21,14 +21,14 @@ function cut(name: string, length: number): string {
 
 /** The names of sheets as workbooks allow them: without their signs, no longer than 31, no two the same, none reserved. */
 export function sheetNamesOf(sheets: readonly Pick<Sheet, 'title'>[]): string[] {
-  const taken = new Set<string>(RESERVED);
+  const used = new Set<string>(RESERVED);
   return sheets.map(({ title }) => {
     const plain = trimmed(title.replace(/[[\]:*?/\\]|\p{Cc}/gu, ' ')) || 'Sheet';
     for (let attempt = 1; ; attempt++) {
       const suffix = attempt === 1 ? '' : ` ${attempt}`;
       const name = cut(plain, LONGEST - suffix.length) + suffix;
-      if (taken.has(name.toLowerCase())) continue;
-      taken.add(name.toLowerCase());
+      if (used.has(name.toLowerCase())) continue;
+      used.add(name.toLowerCase());
       return name;
     }
   });

@@ -1,7 +1,7 @@
 import { dayInFigures, monthInWords, toMonth, writeShare, writeWithDecimals, type FigureStyle } from '@haushalt/core';
 import type { SheetCell } from './sheet.ts';
 
-/** What a cell shows, as the plan writes figures. */
+/** Returns what a cell shows, as the plan writes figures. */
 export function shownText({ value, format }: SheetCell, style: FigureStyle): string {
   if (value === null) return '';
   if (typeof value === 'string') {

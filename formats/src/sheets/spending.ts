@@ -57,8 +57,8 @@ export function spendingSheet(
   });
   const months = calendar.months.slice(range.from, range.to);
   const byMonth = months.map((month, index): SheetRow => {
-    const at = { from: range.from + index, to: range.from + index + 1 };
-    const figure = figureOver(model, NET, at);
+    const part = { from: range.from + index, to: range.from + index + 1 };
+    const figure = figureOver(model, NET, part);
     const planned = Number.isNaN(figure) ? null : figure;
     const actual = actualOver(document, ledgerSummary.actuals, NET, [month]);
     return {

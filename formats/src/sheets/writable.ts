@@ -10,7 +10,7 @@ import { figureBecause } from './translation/formulaCell.ts';
 // What programs take at the most in a formula: its characters, and the arguments of one function (ISO/IEC 29500, 18.17).
 const MOST_CHARACTERS = 8192;
 const MOST_ARGUMENTS = 255;
-/** What one reference comes to in characters at the most: a name of a sheet, two addresses, and what stands between. */
+/** States what one reference comes to in characters at the most: a name of a sheet, two addresses, and what stands between. */
 const LONGEST_PART = 64;
 
 /**

@@ -11,10 +11,10 @@ import {
   type StatementFile,
 } from './statement.ts';
 
-/** How a bank writes its tables. */
+/** Describes how a bank writes its tables. */
 export type CsvFormat = Omit<StatementFormatRow, 'id' | 'account'>;
 
-/** What a table of a bank looks like, before it is read as a statement. */
+/** Describes what a table of a bank looks like, before it is read as a statement. */
 export interface CsvGuess {
   readonly format: CsvFormat;
   /** The headings there are. */
@@ -26,7 +26,7 @@ export interface CsvGuess {
 type Rows = readonly (readonly string[])[];
 
 const SEPARATORS = [';', ',', '\t', '|'] as const;
-/** How many rows are looked at to guess. */
+/** States how many rows are looked at to guess. */
 const LOOKED_AT = 120;
 const SAMPLE = 8;
 
@@ -94,7 +94,7 @@ export function guessCsv(bytes: Uint8Array, usualDates: CsvFormat['dates'] = 'dm
   };
 }
 
-/** What a table looks like when it is written in a given way: the headings there are, and the first rows. */
+/** Returns what a table looks like when it is written in a given way: the headings there are, and the first rows. */
 export function lookAtCsv(bytes: Uint8Array, format: CsvFormat): Omit<CsvGuess, 'format'> {
   const rows = rowsOf(decoded(bytes, format.encoding), format.separator, LOOKED_AT + (format.heading ?? 1));
   const index = (format.heading ?? 1) - 1;
@@ -109,7 +109,7 @@ export function readCsv(bytes: Uint8Array, format: CsvFormat): StatementFile {
   const rows = rowsOf(decoded(bytes, format.encoding), format.separator);
   const top = (format.heading ?? 1) - 1;
   const headings = unique(rows[top] ?? []);
-  const at = (heading: string): number | null => {
+  const valueAt = (heading: string): number | null => {
     if (heading === '') return null;
     const index = headings.indexOf(heading);
     if (index < 0)
@@ -119,20 +119,20 @@ export function readCsv(bytes: Uint8Array, format: CsvFormat): StatementFile {
       );
     return index;
   };
-  const date = at(format.date);
+  const date = valueAt(format.date);
   if (date === null)
     throw new StatementError(
       messageFor('formats.place.line', { line: top + 1 }),
       messageFor('formats.statement.columnMissing', { column: 'date' }),
     );
-  const [amount, paid, received] = [at(format.amount), at(format.paid), at(format.received)];
+  const [amount, paid, received] = [valueAt(format.amount), valueAt(format.paid), valueAt(format.received)];
   if (amount === null && paid === null && received === null)
     throw new StatementError(
       messageFor('formats.place.line', { line: top + 1 }),
       messageFor('formats.statement.columnMissing', { column: 'amount' }),
     );
-  const whats = format.what.split('\t').flatMap((heading) => at(heading) ?? []);
-  const [reference, balance] = [at(format.reference), at(format.balance)];
+  const whats = format.what.split('\t').flatMap((heading) => valueAt(heading) ?? []);
+  const [reference, balance] = [valueAt(format.reference), valueAt(format.balance)];
   const entries: StatementEntry[] = [];
   const balances: StatedBalance[] = [];
   const unreadable: StatementError[] = [];
@@ -193,7 +193,7 @@ function closingOf(balances: readonly StatedBalance[]): StatedBalance | null {
 
 const round = (figure: number) => Number(figure.toPrecision(15));
 
-/** How many columns a table of a bank may have. */
+/** States how many columns a table of a bank may have. */
 const MOST_COLUMNS = 400;
 
 function rowsOf(text: string, separator: string, most?: number): Rows {
@@ -211,7 +211,7 @@ function rowsOf(text: string, separator: string, most?: number): Rows {
   return data;
 }
 
-/** How much a text looks like a table: many rows with the same number of columns, more than one. */
+/** Returns how much a text looks like a table: many rows with the same number of columns, more than one. */
 function regularity(rows: Rows): number {
   const counts = new Map<number, number>();
   for (const { length } of rows) if (length > 1) counts.set(length, (counts.get(length) ?? 0) + 1);

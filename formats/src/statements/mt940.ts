@@ -119,7 +119,7 @@ function bookingDay(valueDay: string, booked: string, tag: string, line: number)
   return days.reduce((nearest, day) => (distance(day) < distance(nearest) ? day : nearest));
 }
 
-/** What a payment was for: subfields such as `?20` where the bank has them, else the text as it is. */
+/** Returns what a payment was for: subfields such as `?20` where the bank has them, else the text as it is. */
 function informationOf(text: string): string {
   const joined = text.replace(/\n/g, '');
   if (!/\?\d\d/.test(joined)) return described(text.split('\n'));

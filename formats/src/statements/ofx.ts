@@ -47,9 +47,9 @@ function entryOf(element: XmlElement, index: number): StatementEntry {
 function amountOf(element: XmlElement, name: string): number {
   const text = textAt(element, name);
   if (!/^[+-]?\d{1,15}([.,]\d{0,5})?$/.test(text)) {
-    const at = elementAt(element, name) ?? element;
+    const cause = elementAt(element, name) ?? element;
     throw new StatementError(
-      placeOf(at),
+      placeOf(cause),
       text === ''
         ? messageFor('formats.statement.elementMissing', { name })
         : messageFor('formats.statement.invalidAmount', { text }),
@@ -70,7 +70,7 @@ function dayOf(element: XmlElement, name: string): string {
   return day;
 }
 
-/** How deep elements may stand in each other. */
+/** States how deep elements may stand in each other. */
 const DEEPEST = 60;
 
 /** All elements with one of some names, wherever they stand. */
@@ -110,7 +110,7 @@ function readSgml(text: string): XmlElement {
   return root;
 }
 
-/** Whether a tag without text is an empty value, closed at once, and no aggregate. */
+/** Returns whether a tag without text is an empty value, closed at once, and no aggregate. */
 function hasNoValue(text: string, index: number, tag: string): boolean {
   return text.startsWith(`</${tag}>`, index);
 }

@@ -21,7 +21,7 @@ import { StatementError, type StatedBalance, type Statement, type StatementFile 
 
 /** A statement of a file with what each of its lines means for a plan. */
 export interface PreviewedStatement {
-  /** What the bank calls the account; empty where the file does not say. */
+  /** States what the bank calls the account; empty where the file does not say. */
   readonly number: string;
   /** The account of the plan it is of; `null` where that has to be said. */
   readonly account: string | null;
@@ -30,7 +30,7 @@ export interface PreviewedStatement {
   readonly counts: PreviewCounts;
 }
 
-/** What a preview is made from beside the file. */
+/** Describes what a preview is made from beside the file. */
 export interface PreviewFrom {
   readonly document: Document;
   /** The account a statement is of that does not say so, or whose number no account of the plan has; of a file with one. */
@@ -45,15 +45,15 @@ export interface PreviewFrom {
 }
 
 /**
- * What a bank's file means for a plan, account by account, before anything is stored. Throws `StatementError` where it
+ * Returns what a bank's file means for a plan, account by account, before anything is stored. Throws `StatementError` where it
  * cannot be taken: another currency, more decimals than there are.
  */
 export function previewFile(file: StatementFile, from: PreviewFrom): PreviewedStatement[] {
   const { document } = from;
   const statements = byAccount(file.statements);
-  const said = new Map(Object.entries(from.accounts ?? {}).map(([number, id]) => [plainNumber(number), id]));
+  const text = new Map(Object.entries(from.accounts ?? {}).map(([number, id]) => [plainNumber(number), id]));
   return statements.map((statement): PreviewedStatement => {
-    const own = said.get(plainNumber(statement.account)) ?? (statements.length === 1 ? from.account : null);
+    const own = text.get(plainNumber(statement.account)) ?? (statements.length === 1 ? from.account : null);
     const account = accountOf(statement, document, own);
     const lines = linesOf(statement, document);
     const { account: number, closing } = statement;
@@ -112,11 +112,11 @@ function accountOf({ account }: Statement, document: Document, text: string | nu
   const number = plainNumber(account);
   if (number !== '') {
     // Some banks leave out the front of an IBAN, or put the bank before a number.
-    const found = [...document.accounts.values()].find((row) => {
+    const match = [...document.accounts.values()].find((row) => {
       const own = plainNumber(row.number);
       return own !== '' && (own === number || (Math.min(own.length, number.length) >= 6 && (own.endsWith(number) || number.endsWith(own)))); // prettier-ignore
     });
-    if (found) return found.id;
+    if (match) return match.id;
   }
   return text;
 }

@@ -10,7 +10,7 @@ import { placeOf, readXml } from './xml.ts';
 /** The largest file that is read, in bytes. */
 export const MAX_STATEMENT = 32 << 20;
 
-/** What kind of statement a file is, by how it begins. */
+/** Returns what kind of statement a file is, by how it begins. */
 export function formatOf(text: string): StatementFormat {
   const head = text.slice(0, 4000);
   if (/<OFX>/i.test(head) || /OFXHEADER/i.test(head)) return 'ofx';

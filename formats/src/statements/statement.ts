@@ -1,12 +1,12 @@
 import { messageFor, type Message } from '../message.ts';
-/** What a bank says happened on an account, as its file has it. */
+/** Describes what a bank says happened on an account, as its file has it. */
 export interface StatementEntry {
   /** The day it was booked, as ISO 8601 text. */
   readonly date: string;
   readonly what: string;
-  /** What it did to the account, in major units: what came in is positive. */
+  /** States what it did to the account, in major units: what came in is positive. */
   readonly amount: number;
-  /** What the bank knows it by; empty where it gives nothing. */
+  /** States what the bank knows it by; empty where it gives nothing. */
   readonly reference: string;
   /** Where it stands in the file, in words: `line 14`, `Ntry 3 in line 120`. */
   readonly place: Message;
@@ -20,7 +20,7 @@ export interface StatedBalance {
 
 /** The statement of one account. */
 export interface Statement {
-  /** What the bank calls the account: an IBAN, a number; empty where the file does not say. */
+  /** States what the bank calls the account: an IBAN, a number; empty where the file does not say. */
   readonly account: string;
   /** The currency, of ISO 4217; empty where the file does not say. */
   readonly currency: string;
@@ -32,7 +32,7 @@ export interface Statement {
 export const STATEMENT_FORMATS = ['csv', 'ofx', 'camt.053', 'camt.052', 'mt940'] as const;
 export type StatementFormat = (typeof STATEMENT_FORMATS)[number];
 
-/** What a file holds. */
+/** Describes what a file holds. */
 export interface StatementFile {
   readonly format: StatementFormat;
   readonly statements: readonly Statement[];
@@ -42,7 +42,7 @@ export interface StatementFile {
 
 /** A file that cannot be read as a statement: what is wrong, and where. */
 export class StatementError extends Error {
-  /** What is said: where in the file, and what is wrong there. */
+  /** States what is said: where in the file, and what is wrong there. */
   readonly text: Message;
 
   /** @param place Where in the file, in words; `null` where it is about all of it. */

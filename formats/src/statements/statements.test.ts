@@ -72,8 +72,8 @@ describe('camt', () => {
   it('has a batch as its parts where they come to the whole, else as one', () => {
     const parts = (second: string) =>
       `<AcctSvcrRef>B7</AcctSvcrRef><NtryDtls><Btch><NbOfTxs>2</NbOfTxs></Btch>${detail(`<AmtDtls><TxAmt><Amt Ccy="EUR">10.10</Amt></TxAmt></AmtDtls>${party('Cdtr', 'One')}`)}${detail(`<Amt Ccy="EUR">${second}</Amt><CdtDbtInd>DBIT</CdtDbtInd>${party('Cdtr', 'Two')}`)}</NtryDtls>`;
-    const whole = read(camt(entry('30.30', 'DBIT', parts('20.20')))).statements[0]!.entries;
-    expect(whole).toMatchObject([
+    const entries = read(camt(entry('30.30', 'DBIT', parts('20.20')))).statements[0]!.entries;
+    expect(entries).toMatchObject([
       { what: 'One', amount: -10.1, reference: 'B7/1' },
       { what: 'Two', amount: -20.2, reference: 'B7/2' },
     ]);
@@ -271,15 +271,15 @@ describe('a table of a bank', () => {
   it('with few lines that cannot be read has the others, and says which are left out', () => {
     const lines = Array.from({ length: 9 }, (_, nth) => `0${nth + 1}.11.2026;;Laden;Nr. ${nth};-${nth + 1},50;`);
     const text = `${GERMAN.split('\n').slice(0, 4).join('\n')}\n${lines.join('\n')}\n`;
-    const whole = readStatement(bytes(text)).statements[0]!.entries;
-    expect(whole).toHaveLength(9);
+    const entries = readStatement(bytes(text)).statements[0]!.entries;
+    expect(entries).toHaveLength(9);
     fc.assert(
       fc.property(fc.uniqueArray(fc.nat(8), { maxLength: 4 }), fc.boolean(), (wrong, isDay) => {
         const damaged = lines.map((line, nth) =>
           wrong.includes(nth) ? line.replace(isDay ? /^../ : /-\d,50/, isDay ? '44' : 'viel') : line,
         );
         const read = readStatement(bytes(text.replace(lines.join('\n'), damaged.join('\n'))));
-        expect(read.statements[0]!.entries).toEqual(whole.filter((_, nth) => !wrong.includes(nth)));
+        expect(read.statements[0]!.entries).toEqual(entries.filter((_, nth) => !wrong.includes(nth)));
         const places = [...wrong].sort((a, b) => a - b).map((nth) => `Line ${nth + 5}, column “${isDay ? 'Buchungstag' : 'Betrag'}”`); // prettier-ignore
         expect((read.unreadable ?? []).map((text) => english(text).split(': ')[0])).toEqual(places);
       }),
@@ -326,8 +326,8 @@ describe('a table of a bank', () => {
           const text = [head.join(separator), ...lines].join('\r\n');
           // With only the middle of months the order of a date cannot be told.
           if (!days.some((day) => Number(day.slice(8)) > 12)) return;
-          const found = readCsv(bytes(text), { ...guessCsv(bytes(text)).format }).statements[0]!.entries;
-          expect(found.map(({ date, amount }) => [date, Math.round(amount * 100)])).toEqual(rows.map(({ amount }, index) => [days[index], amount]));
+          const match = readCsv(bytes(text), { ...guessCsv(bytes(text)).format }).statements[0]!.entries;
+          expect(match.map(({ date, amount }) => [date, Math.round(amount * 100)])).toEqual(rows.map(({ amount }, index) => [days[index], amount]));
         },
       ),
       runs(60),

@@ -3,7 +3,7 @@ import { StatementError } from './statement.ts';
 
 export type Encoding = 'utf-8' | 'windows-1252' | 'utf-16le' | 'utf-16be';
 
-/** How the letters of a file are written: by its first bytes, else UTF-8 if it can be that, else the western one. */
+/** Returns how the letters of a file are written: by its first bytes, else UTF-8 if it can be that, else the western one. */
 export function guessedEncoding(bytes: Uint8Array): Encoding {
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return 'utf-16le';
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return 'utf-16be';

@@ -12,7 +12,7 @@ export interface XmlElement {
   readonly column: number;
 }
 
-/** How deep elements may stand in each other: statements are flat, files made to do harm are not. */
+/** States how deep elements may stand in each other: statements are flat, files made to do harm are not. */
 const DEEPEST = 60;
 
 /** Reads an XML file as a tree. Throws `StatementError` with line and column where it is not well-formed. */
@@ -62,7 +62,10 @@ export function readXml(text: string): XmlElement {
 
 /** The first element on a path of names below one; `undefined` where there is none. */
 export function elementAt(element: XmlElement | undefined, ...names: readonly string[]): XmlElement | undefined {
-  return names.reduce<XmlElement | undefined>((at, name) => at?.children.find((child) => child.name === name), element);
+  return names.reduce<XmlElement | undefined>(
+    (element, name) => element?.children.find((child) => child.name === name),
+    element,
+  );
 }
 
 /** All elements with a name right below one. */

@@ -65,7 +65,7 @@ function readAsTheLibraryDoes(formula: string): string {
     .replace(/\[('(?:[^']|'')+')\.(\$?[A-Z]+\$?\d+)(?::\.(\$?[A-Z]+\$?\d+))?\]/g, (_, sheet: string, from: string, to?: string) => `${sheet}!${from}${to === undefined ? '' : `:${to}`}`); // prettier-ignore
 }
 
-/** What a workbook's cells come to by a formula library of others: a figure, a text, a problem, or nothing. */
+/** Describes what a workbook's cells come to by a formula library of others: a figure, a text, a problem, or nothing. */
 export type Recalculated = number | string | boolean | null | 'problem';
 
 type Content = string | number | boolean | null;

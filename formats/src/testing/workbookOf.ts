@@ -2,7 +2,7 @@ import { evaluateRaw, type ValueAt } from '../audit/evaluate.ts';
 import { parseRawFormula } from '../read/parseFormula.ts';
 import type { RawCell, RawWorkbook } from '../read/rawWorkbook.ts';
 
-/** What stands in a cell: a figure, a text, or a formula that begins with `=`. */
+/** Describes what stands in a cell: a figure, a text, or a formula that begins with `=`. */
 export type Content = string | number;
 /** The months as they head a sheet. */
 export const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
@@ -31,17 +31,17 @@ export function workbookOf(rows: readonly (readonly Content[])[], hidden: readon
   const sheet = { name: '2026', cells, hiddenRows: new Set(hidden) };
   const workbook: RawWorkbook = { sheets: [sheet], names: new Map(), remarks: [] };
   const open = new Set<string>();
-  const at: ValueAt = (_, r, c) => {
+  const valueAt: ValueAt = (_, r, c) => {
     const cell = cells.get(r)?.get(c);
     if (!cell?.formula || cell.value !== null || cell.error !== null)
       return cell?.error != null ? Number.NaN : cell?.value;
     const key = `${r},${c}`;
     if (open.has(key)) return Number.NaN;
     open.add(key);
-    const value = evaluateRaw(cell.formula, '2026', at, workbook);
+    const value = evaluateRaw(cell.formula, '2026', valueAt, workbook);
     cells.get(r)!.set(c, value === null ? { ...cell, error: '#DIV/0!' } : { ...cell, value });
     return value ?? Number.NaN;
   };
-  for (const [r, line] of cells) for (const c of line.keys()) at('2026', r, c);
+  for (const [r, line] of cells) for (const c of line.keys()) valueAt('2026', r, c);
   return workbook;
 }

@@ -2,7 +2,7 @@ import { isFraction, moneyDecimals, type FigureStyle } from '@haushalt/core';
 import type { CellFormat } from '../sheets/sheet.ts';
 
 /**
- * How a figure is written in a workbook, apart from any file format: its decimals, whether it is a percentage, and what
+ * Describes how a figure is written in a workbook, apart from any file format: its decimals, whether it is a percentage, and what
  * stands around it. `null` for texts.
  */
 export interface NumberFormat {
@@ -43,12 +43,12 @@ export function numberFormatOf(
 
 const currencies = new Map<string, NumberFormat['currency']>();
 
-/** How a locale writes a currency beside an amount. */
+/** Returns how a locale writes a currency beside an amount. */
 function currencyIn({ locale, currency }: FigureStyle): NumberFormat['currency'] {
   const key = `${locale} ${currency}`;
-  let known = currencies.get(key);
-  if (known === undefined) currencies.set(key, (known = readCurrency(locale, currency)));
-  return known;
+  let existing = currencies.get(key);
+  if (existing === undefined) currencies.set(key, (existing = readCurrency(locale, currency)));
+  return existing;
 }
 
 function readCurrency(locale: string, currency: string): NumberFormat['currency'] {

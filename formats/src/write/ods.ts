@@ -65,8 +65,8 @@ function tableOf(
   const highlights = new Map<string, SheetHighlight[]>();
   for (const highlight of sheet.highlights ?? [])
     for (const key of highlight.keys) highlights.set(key, [...(highlights.get(key) ?? []), highlight]);
-  const conditionsOn = (key: string, of: readonly SheetHighlight[]): CellCondition[] =>
-    of.map((highlight) => {
+  const conditionsOn = (key: string, source: readonly SheetHighlight[]): CellCondition[] =>
+    source.map((highlight) => {
       const { when, low, high, keys } = highlight;
       if (when === 'below') return { highlight, condition: `cell-content()<${low!}` };
       if (when === 'above') return { highlight, condition: `cell-content()>${high!}` };

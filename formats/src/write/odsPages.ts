@@ -3,7 +3,7 @@ import type { Workbook } from '../sheets/sheet.ts';
 import { pagesOfSheet, type SheetPages } from './pageSetup.ts';
 import { element, escaped } from './xml.ts';
 
-/** What the parts of an OpenDocument file begin with. */
+/** States what the parts of an OpenDocument file begin with. */
 export const HEAD = '<?xml version="1.0" encoding="UTF-8"?>\n';
 export const NAMESPACES = {
   'xmlns:office': 'urn:oasis:names:tc:opendocument:xmlns:office:1.0',
@@ -20,7 +20,7 @@ export const NAMESPACES = {
   'office:version': '1.2',
 };
 
-/** What the set-up of pages is called in a file. */
+/** Returns what the set-up of pages is called in a file. */
 export const nameOfPages = ({ isLandscape, wide, high }: SheetPages) =>
   `${isLandscape ? 'Landscape' : 'Portrait'}_${wide}_${high}`;
 

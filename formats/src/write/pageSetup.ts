@@ -3,13 +3,13 @@ import { PAPER_SIZES, type Paper } from '../pages/page.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import { widthsOf } from './widths.ts';
 
-/** How programs are told to print a sheet. */
+/** Describes how programs are told to print a sheet. */
 export interface SheetPages {
   readonly paper: Paper;
   readonly isLandscape: boolean;
-  /** How many pages wide it is at the most. */
+  /** States how many pages wide it is at the most. */
   readonly wide: number;
-  /** How many pages high it is at the most; 0 for as many as it takes. */
+  /** States how many pages high it is at the most; 0 for as many as it takes. */
   readonly high: 0 | 1;
 }
 
@@ -17,7 +17,7 @@ export interface SheetPages {
 const MARGIN = 30;
 const OF_A_FIGURE = 5.4;
 const OF_A_ROW = 15;
-/** How far a sheet is scaled down to fit: letters stay at six points. */
+/** States how far a sheet is scaled down to fit: letters stay at six points. */
 const LEAST_SCALE = 0.6;
 /** From so many columns on a sheet is printed across. */
 const MANY_COLUMNS = 6;

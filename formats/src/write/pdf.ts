@@ -2,7 +2,7 @@ import PDFDocument from 'pdfkit';
 import { measure, runsOf, shape, widthOf, type FontFile } from '../pages/fonts.ts';
 import type { LaidOut, PageItem, PagePart } from '../pages/page.ts';
 
-/** What a file says of itself. */
+/** Describes what a file says of itself. */
 export interface PdfAbout {
   readonly title: string;
   readonly author: string;
@@ -83,7 +83,7 @@ class Tags {
     document.addStructure(this.root);
   }
 
-  /** What follows is a part of this; `null` for decoration. */
+  /** Makes what follows a part of this; `null` for decoration. */
   turnTo(part: PagePart | null): void {
     if (part === this.open) return;
     this.pause();
@@ -205,7 +205,7 @@ function draw(document: PDFKit.PDFDocument, item: PageItem, registered: Set<stri
   }
 }
 
-/** What the library lays text out with, of a font that is embedded. */
+/** Describes what the library lays text out with, of a font that is embedded. */
 interface EmbeddedFont {
   layout(text: string): Pick<ReturnType<typeof shape>, 'glyphs' | 'positions' | 'advanceWidth'>;
 }

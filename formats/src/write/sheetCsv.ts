@@ -4,7 +4,7 @@ import { harmless } from '../csv.ts';
 import type { Sheet, SheetCell } from '../sheets/sheet.ts';
 import { shownText } from '../sheets/shownText.ts';
 
-/** How figures and days are written: as the plan does, or as every program reads them (ISO days, a decimal point). */
+/** Describes how figures and days are written: as the plan does, or as every program reads them (ISO days, a decimal point). */
 export type CsvNotation = 'plan' | 'neutral';
 
 /** Sheets as CSV: a single one by itself; of several each below its title, apart by an empty line. */

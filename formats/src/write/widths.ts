@@ -5,7 +5,7 @@ import { shownText } from '../sheets/shownText.ts';
 /** The widest a column is made by what stands in it, in figures' widths. */
 const WIDEST = 44;
 
-/** How wide the columns of a sheet are, in figures' widths: as wide as asked, or as what stands in them. */
+/** Returns how wide the columns of a sheet are, in figures' widths: as wide as asked, or as what stands in them. */
 export function widthsOf(sheet: Sheet, style: FigureStyle): number[] {
   const widths = sheet.columns.map(({ width }) => width ?? 6);
   for (const { cells } of sheet.rows) {

@@ -1,4 +1,4 @@
-/** Whether XML 1.0 has a sign: no control signs but tab and line ends, no halves of signs, no non-characters. */
+/** States whether XML 1.0 has a sign: no control signs but tab and line ends, no halves of signs, no non-characters. */
 function isInXml(sign: string): boolean {
   const code = sign.codePointAt(0)!;
   if (code < 0x20) return code === 0x09 || code === 0x0a || code === 0x0d;

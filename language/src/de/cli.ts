@@ -1,4 +1,4 @@
 import cli from './cli/cli.ts';
 
-/** What is said in German: cli. */
+/** The German texts of one package: cli. */
 export default { ...cli };

@@ -17,7 +17,7 @@ import planFile from './core/planFile.ts';
 import schema from './core/schema.ts';
 import uncertainty from './core/uncertainty.ts';
 
-/** What is said in German: core. */
+/** The German texts of one package: core. */
 export default {
   ...amount,
   ...calculator,

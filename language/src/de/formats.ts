@@ -1,4 +1,4 @@
 import formats from './formats/formats.ts';
 
-/** What is said in German: formats. */
+/** The German texts of one package: formats. */
 export default { ...formats };

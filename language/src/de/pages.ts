@@ -3,5 +3,5 @@ import formats from './formats.ts';
 import server from './server.ts';
 import web from './web.ts';
 
-/** What pages say, and what reaches them from a server. */
+/** Texts of pages, and of what reaches them from a server. */
 export default { ...core, ...formats, ...server, ...web };

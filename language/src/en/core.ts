@@ -17,7 +17,7 @@ import planFile from './core/planFile.ts';
 import schema from './core/schema.ts';
 import uncertainty from './core/uncertainty.ts';
 
-/** What is said in English: core. */
+/** The English texts of one package: core. */
 export default {
   ...amount,
   ...calculator,

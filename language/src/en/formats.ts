@@ -1,4 +1,4 @@
 import formats from './formats/formats.ts';
 
-/** What is said in English: formats. */
+/** The English texts of one package: formats. */
 export default { ...formats };

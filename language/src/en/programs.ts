@@ -3,5 +3,5 @@ import core from './core.ts';
 import formats from './formats.ts';
 import server from './server.ts';
 
-/** What a server and a command line say. */
+/** Texts of a server and a command line. */
 export default { ...core, ...formats, ...server, ...cli };

@@ -1,4 +1,4 @@
 import server from './server/server.ts';
 
-/** What is said in English: server. */
+/** The English texts of one package: server. */
 export default { ...server };

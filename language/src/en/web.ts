@@ -32,7 +32,7 @@ import ui from './web/ui.ts';
 import whatIf from './web/whatIf.ts';
 import workbook from './web/workbook.ts';
 
-/** What is said in English: web. */
+/** The English texts of one package: web. */
 export default {
   ...accounts,
   ...assumptions,

@@ -4,7 +4,7 @@ import type { Store } from '../store/store.ts';
 import { ApiError } from './errors.ts';
 import { messageFor } from '../message.ts';
 
-/** What someone wants to do with a plan. */
+/** Describes what someone wants to do with a plan. */
 export type Purpose = 'view' | 'edit' | 'own';
 
 const ALLOWED: Readonly<Record<Purpose, readonly Role[]>> = {

@@ -50,12 +50,12 @@ export interface AppOptions {
   readonly publicUrl?: () => string;
   readonly mailLimits?: MailLimits;
   readonly uploadLimits?: UploadLimits;
-  /** How callers are known. */
+  /** States how callers are known. */
   readonly callers?: CallersOptions;
   readonly attempts?: AttemptLimits;
   /** Threads that are somebody else's too, who ends them; its own when left out. */
   readonly work?: AppServices['work'];
-  /** How many nightly backups are kept. */
+  /** States how many nightly backups are kept. */
   readonly backups?: number;
   /** The proxies before the server whose word of where requests come from is taken, by address. */
   readonly proxies?: readonly string[];

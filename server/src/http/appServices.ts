@@ -15,7 +15,7 @@ import type { Maintenance } from '../maintenance.ts';
 import type { Person } from '../store/people.ts';
 import type { Task } from '../threads/tasks.ts';
 
-/** What routes are made with. */
+/** Describes what routes are made with. */
 export interface AppServices {
   readonly store: Store;
   readonly events: Events;
@@ -40,7 +40,7 @@ export interface AppServices {
   readonly uploads: RequestHandler;
 }
 
-/** What hands on a plan part by part. */
+/** Describes what hands on a plan part by part. */
 export type PlanSource = Extract<Task, { kind: 'readFile' | 'readPlan' | 'readSnapshot' | 'restorePlan' }>;
 
 /** Stores a new plan part by part, as a thread reads it; nothing is left of one that cannot be read to its end. */

@@ -6,7 +6,7 @@ import type { PeopleStore } from '../store/people.ts';
 import { messageFor } from '../message.ts';
 import { ApiError } from './errors.ts';
 
-/** How many attempts may fail, and in how many seconds. */
+/** Describes how many attempts may fail, and in how many seconds. */
 export interface AttemptLimits {
   /** From one network for one name. */
   readonly pair: { readonly points: number; readonly duration: number };
@@ -22,10 +22,10 @@ export const ATTEMPT_LIMITS: AttemptLimits = {
   name: { points: 300, duration: 24 * 60 * 60 },
 };
 
-/** How often it is said how strong a password is, to one network. */
+/** States how often it is said how strong a password is, to one network. */
 const STRENGTH = { points: 300, duration: 5 * 60 };
 
-/** How far apart attempts from a known place are, once they are too many, and how long one waits for its turn at most: ms. */
+/** States how far apart attempts from a known place are, once they are too many, and how long one waits for its turn at most: ms. */
 const TURN = 1000;
 const LONGEST_TURN = 15_000;
 
@@ -82,9 +82,9 @@ export class Attempts {
   }
 
   /** Forgets the attempts that led to the right password, and remembers the place. */
-  async succeeded(request: Request, name: string, personId: string, at: string): Promise<void> {
+  async succeeded(request: Request, name: string, personId: string, moment: string): Promise<void> {
     const { network, who } = keysOf(request, name);
-    this.people.rememberPlace(personId, network, at);
+    this.people.rememberPlace(personId, network, moment);
     await Promise.all([this.pair.delete(`${who}\n${network}`), this.name.reward(who), this.network.reward(network)]);
   }
 

@@ -11,16 +11,16 @@ export interface Caller {
 }
 
 export interface CallersOptions {
-  /** Whether browsers reach the server through TLS. */
+  /** True when browsers reach the server through TLS. */
   readonly isSecure?: boolean;
   /** Whose plans are shown to who has never signed out, for demonstration alone. */
   readonly enterAs?: string;
 }
 
-/** How long someone stays signed in: while the browser is open, a working day at most; or as long as they come back. */
+/** States how long someone stays signed in: while the browser is open, a working day at most; or as long as they come back. */
 const WHILE_OPEN = 12 * 3_600_000;
 const STAYING = 60 * 24 * 3_600_000;
-/** How often it is noted that a session is used, in milliseconds. */
+/** States how often it is noted that a session is used, in milliseconds. */
 const NOTED_EVERY = 10 * 60_000;
 /** Says that someone has signed out of a demonstration. */
 const SIGNED_OUT = 'out';
@@ -37,7 +37,7 @@ export class Callers {
     this.options = options;
   }
 
-  /** Whether this is a demonstration, which anyone enters. */
+  /** Returns whether this is a demonstration, which anyone enters. */
   get isDemo(): boolean {
     return this.options.enterAs !== undefined;
   }
@@ -46,10 +46,10 @@ export class Callers {
   of(request: Request): Caller | null {
     const { people } = this.store;
     if (!people.haveSignIn()) return { person: LOCAL_PERSON, session: '' };
-    const held = this.held(request);
-    if (held === undefined || held === SIGNED_OUT) return held === SIGNED_OUT ? null : this.visitor();
+    const token = this.held(request);
+    if (token === undefined || token === SIGNED_OUT) return token === SIGNED_OUT ? null : this.visitor();
     const moment = this.now();
-    const session = people.session(held, moment.toISOString());
+    const session = people.session(token, moment.toISOString());
     if (!session) return null;
     if (moment.getTime() - Date.parse(session.seenAt) > NOTED_EVERY) {
       const until = isStaying(session) ? new Date(moment.getTime() + STAYING).toISOString() : session.until;
@@ -64,14 +64,14 @@ export class Callers {
     const time = this.now().getTime();
     const until = new Date(time + (stays ? STAYING : WHILE_OPEN)).toISOString();
     const agent = (request.get('user-agent') ?? '').slice(0, 300);
-    const held = this.store.people.signIn(personId, new Date(time).toISOString(), until, agent);
-    response.cookie(this.name, held, { ...this.cookie, ...(stays ? { maxAge: STAYING } : {}) });
+    const token = this.store.people.signIn(personId, new Date(time).toISOString(), until, agent);
+    response.cookie(this.name, token, { ...this.cookie, ...(stays ? { maxAge: STAYING } : {}) });
   }
 
-  /** Whether whoever asks chose to stay signed in. */
+  /** Returns whether whoever asks chose to stay signed in. */
   stays(request: Request): boolean {
-    const held = this.held(request);
-    const session = held === undefined ? undefined : this.store.people.session(held, this.now().toISOString());
+    const token = this.held(request);
+    const session = token === undefined ? undefined : this.store.people.session(token, this.now().toISOString());
     return session !== undefined && isStaying(session);
   }
 
@@ -82,8 +82,8 @@ export class Callers {
   }
 
   private end(request: Request): void {
-    const held = this.held(request);
-    const session = held === undefined ? undefined : this.store.people.session(held, this.now().toISOString());
+    const token = this.held(request);
+    const session = token === undefined ? undefined : this.store.people.session(token, this.now().toISOString());
     if (session) this.store.people.end(session.person.id, session.token.slice(0, 16));
   }
 

@@ -12,7 +12,7 @@ export class ApiError extends Error {
   readonly code: string;
   readonly text: Message;
   readonly path: string | undefined;
-  /** What a form needs to show the error in its place: the part of a formula, names that may have been meant, uses. */
+  /** States what a form needs to show the error in its place: the part of a formula, names that may have been meant, uses. */
   readonly details: Readonly<Record<string, unknown>>;
 
   constructor(
@@ -50,8 +50,8 @@ export const unknownRoute: RequestHandler = (request) => {
 /** Whatever was thrown as it is answered: the status, and what is said of it as a message and as a sentence. */
 export function errorAnswer(error: unknown, speaker: Speaker) {
   const { status, code, text, path, details } = asApiError(error);
-  const said = { code, message: speaker.say(text), text };
-  return { status, error: { ...said, ...(path === undefined ? {} : { path }), ...details } };
+  const stated = { code, message: speaker.say(text), text };
+  return { status, error: { ...stated, ...(path === undefined ? {} : { path }), ...details } };
 }
 
 /** Turns whatever was thrown into JSON. Nothing about the program's inside leaves it. */
@@ -65,7 +65,7 @@ export function errorAnswers(report: (error: unknown) => void): ErrorRequestHand
   };
 }
 
-/** What the status codes of errors made by Express and what it is built from say to people. */
+/** States what the status codes of errors made by Express and what it is built from say to people. */
 const SENTENCES: Readonly<Record<number, Message>> = {
   400: messageFor('server.requestUnreadable'),
   403: messageFor('server.cannotBeOpened'),

@@ -4,14 +4,14 @@ import type { Person } from '../store/people.ts';
 import { ApiError } from './errors.ts';
 import { messageFor } from '../message.ts';
 
-/** How much may wait for one page to be read, in bytes. Who does not read is let go, and loads the plan anew. */
+/** States how much may wait for one page to be read, in bytes. Who does not read is let go, and loads the plan anew. */
 const MOST_WAITING = 4 << 20;
 
 export interface EventLimits {
-  /** How many pages may listen to one plan, and to all of them. */
+  /** States how many pages may listen to one plan, and to all of them. */
   readonly perPlan: number;
   readonly all: number;
-  /** How many pages of one person may listen to one plan, and to all of them. */
+  /** Number of pages of one person may listen to one plan, and to all of them. */
   readonly perPersonAndPlan: number;
   readonly perPerson: number;
 }
@@ -45,20 +45,20 @@ interface Present extends Place {
   readonly name: string;
 }
 
-/** How long what happens is gathered before it is told, in milliseconds: many pages are told of many commands at once. */
+/** States how long what happens is gathered before it is told, in milliseconds: many pages are told of many commands at once. */
 const TOLD_TOGETHER = 20;
-/** How long changes of who is where are gathered before they are told, in milliseconds: at least, and for each page that listens. */
+/** States how long changes of who is where are gathered before they are told, in milliseconds: at least, and for each page that listens. */
 const PRESENCE_EVERY = 400;
 const PRESENCE_PER_PAGE = 8;
 /** Of how many pages it is told where they are. */
 const MOST_PRESENT = 60;
 
-/** How often it is said that a stream is still there, and looked whether it may be, in milliseconds. */
+/** States how often it is said that a stream is still there, and looked whether it may be, in milliseconds. */
 const BEAT = 20_000;
 
 export interface EventsOptions extends Partial<EventLimits> {
   readonly beat?: number;
-  /** Whether a session, by the hash it is kept under, goes on. */
+  /** True when a session, by the hash it is kept under, goes on. */
   readonly isSessionLive?: (session: string) => boolean;
 }
 
@@ -69,7 +69,7 @@ export class Events {
   private readonly heartbeat: NodeJS.Timeout;
   private readonly limits: EventLimits;
   private readonly isSessionLive: ((session: string) => boolean) | undefined;
-  /** What is to be said to the pages of plans, for a moment. */
+  /** States what is to be said to the pages of plans, for a moment. */
   private readonly pendingEvents = new Map<string, string>();
   /** The plans of which it is to be told who is there. */
   private readonly moved = new Map<string, NodeJS.Timeout>();
@@ -82,7 +82,7 @@ export class Events {
     this.heartbeat.unref();
   }
 
-  /** How many pages listen. */
+  /** Returns how many pages listen. */
   get listening(): number {
     return this.count;
   }
@@ -141,9 +141,9 @@ export class Events {
   /** Ends some streams, and says why. */
   endOf(isMeant: (listener: Listener) => boolean, why: Ending): void {
     for (const [planId, streams] of [...this.listeners]) {
-      const meant = [...streams].filter(([, listener]) => isMeant(listener));
-      if (meant.length > 0) this.tellNow(planId);
-      for (const [response] of meant) {
+      const intended = [...streams].filter(([, listener]) => isMeant(listener));
+      if (intended.length > 0) this.tellNow(planId);
+      for (const [response] of intended) {
         // Nothing can be written any more from here on, though it takes a while until the stream is closed.
         this.forget(planId, response);
         response.write(`event: ${why}\ndata: {}\n\n`);

@@ -57,19 +57,19 @@ interface PagesRequest {
   readonly language?: Language;
 }
 
-/** What is asked of pages, as it was sent. */
+/** Returns what is asked of pages, as it was sent. */
 export function readPages(body: unknown): PagesRequest {
-  const asked = read<PagesRequest>(pages, body);
-  return { ...asked, to: Math.min(asked.to, asked.from + MOST_PAGES) };
+  const request = read<PagesRequest>(pages, body);
+  return { ...request, to: Math.min(request.to, request.from + MOST_PAGES) };
 }
 
-/** What is asked of a file, as it was sent. */
+/** Returns what is asked of a file, as it was sent. */
 export function readExportRequest(body: unknown): { exportRequest: ExportRequest; language?: Language } {
   const { language: wanted, ...exportRequest } = read<ExportRequest & { language?: Language }>(exportSchema, body);
   return { exportRequest, ...(wanted === undefined ? {} : { language: wanted }) };
 }
 
-/** How long what is said of a workbook may be, in characters: an address holds no more. */
+/** States how long what is said of a workbook may be, in characters: an address holds no more. */
 const MAX_CORRECTIONS = 12_000;
 
 const workbookQuery = Joi.object({
@@ -78,13 +78,13 @@ const workbookQuery = Joi.object({
   as: Joi.string().valid('pdf'),
   said: Joi.string().max(MAX_CORRECTIONS),
 });
-/** How a workbook is to be taken, as the address says it. */
+/** Describes how a workbook is to be taken, as the address says it. */
 export interface WorkbookQuery {
   readonly title: string;
   readonly fix: boolean;
-  /** What it is, where that was said. */
+  /** States what it is, where that was said. */
   readonly said: ReadingCorrections;
-  /** Whether the audit is wanted as pages rather than as data. */
+  /** True when the audit is wanted as pages rather than as data. */
   readonly asPages: boolean;
 }
 

@@ -6,7 +6,7 @@ import { messageFor } from '../message.ts';
 /** The names this machine has for itself. */
 const OWN_NAMES = ['127.0.0.1', 'localhost', '::1'];
 
-/** Whether an address is reached from this machine alone. */
+/** Returns whether an address is reached from this machine alone. */
 export function isLoopback(host: string): boolean {
   return OWN_NAMES.includes(host);
 }

@@ -41,7 +41,7 @@ const note = Joi.string().allow('').max(2000);
 const snapshotSchema = allOf({ id: idField, name, note });
 const renameSchema = allOf({ name, note });
 
-/** How many steps a page of the history has. */
+/** States how many steps a page of the history has. */
 const PAGE = 100;
 
 /** The routes by which a plan's history is looked at, moments of it are compared and kept, and gone back to. */
@@ -51,8 +51,8 @@ export function historyRoutes(routing: Routing, services: AppServices): void {
   // By day and person, in sentences, the latest first.
   routing.plan('view', 'get', '/plans/:id/history', async ({ request, response, plan: { id } }) => {
     type Given = Partial<Record<'before' | 'person' | 'text' | 'from' | 'to' | 'row' | 'month', string>>;
-    const { before, person = null, text = '', from = null, to = null, row = null, month: of = null } = read<Given>(historySchema, request.query); // prettier-ignore
-    const query: HistoryQuery = { language: speakerFor(request).language, before: before === undefined ? null : Number(before), count: PAGE, person, text, from, to, row, month: of }; // prettier-ignore
+    const { before, person = null, text = '', from = null, to = null, row = null, month: lineId = null } = read<Given>(historySchema, request.query); // prettier-ignore
+    const query: HistoryQuery = { language: speakerFor(request).language, before: before === undefined ? null : Number(before), count: PAGE, person, text, from, to, row, month: lineId }; // prettier-ignore
     const task = { kind: 'history', database: store.file, planId: id, query } as const;
     sendJson(response, await work.quick.do<'history'>(task, { signal: abortOnClose(response) }));
   });
@@ -131,8 +131,8 @@ export function historyRoutes(routing: Routing, services: AppServices): void {
         planId: plan.id,
         revision: null,
       });
-      const at = now().toISOString();
-      store.snapshots.add(plan.id, { ...given, kind: 'made', revision, at, personId: person.id, content });
+      const moment = now().toISOString();
+      store.snapshots.add(plan.id, { ...given, kind: 'made', revision, at: moment, personId: person.id, content });
       response.status(201).json({ id: given.id });
     },
     body,
@@ -186,9 +186,9 @@ export function keepBeforeImport(
   person: Person,
   revision: number,
 ): void {
-  const at = now().toISOString();
+  const moment = now().toISOString();
   // Several imports of one day need one snapshot.
-  const isKept = store.snapshots.of(planId).some((each) => each.kind === 'import' && each.at.slice(0, 10) === at.slice(0, 10)); // prettier-ignore
+  const isKept = store.snapshots.of(planId).some((each) => each.kind === 'import' && each.at.slice(0, 10) === moment.slice(0, 10)); // prettier-ignore
   if (isKept) return;
   work.slow
     .do<'snapshot'>({ kind: 'snapshot', database: store.file, planId, revision })
@@ -200,7 +200,7 @@ export function keepBeforeImport(
         note: '',
         kind: 'import' as const,
       };
-      store.snapshots.add(planId, { ...named, revision, at, personId: person.id, content });
+      store.snapshots.add(planId, { ...named, revision, at: moment, personId: person.id, content });
     })
     .catch(report);
 }

@@ -5,7 +5,7 @@ import { MOST_DEPTH, troubleIn } from './json.ts';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 
-/** How deep a value is nested, and how many commas, colons and openings its JSON has, as walking the value tells. */
+/** Returns how deep a value is nested, and how many commas, colons and openings its JSON has, as walking the value tells. */
 function measured(value: unknown): { depth: number; count: number } {
   if (typeof value !== 'object' || value === null) return { depth: 0, count: 0 };
   const parts = Object.values(value).map(measured);

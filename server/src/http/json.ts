@@ -1,18 +1,18 @@
 import express, { type RequestHandler } from 'express';
 
-/** What a body of JSON may be. */
+/** Describes what a body of JSON may be. */
 export interface JsonLimits {
   /** In bytes. */
   readonly size: number;
-  /** How many values it may hold: whatever stands between commas, colons and brackets. */
+  /** States how many values it may hold: whatever stands between commas, colons and brackets. */
   readonly values: number;
 }
 
-/** How many values most requests may hold, and those that carry a statement or a block of figures. */
+/** States how many values most requests may hold, and those that carry a statement or a block of figures. */
 export const FEW_VALUES = 20_000;
 export const MOST_VALUES = 1_000_000;
 
-/** How deep what is asked may be nested; no request needs a tenth of it. */
+/** States how deep what is asked may be nested; no request needs a tenth of it. */
 export const MOST_DEPTH = 64;
 
 /**
@@ -32,7 +32,7 @@ export function json({ size, values }: JsonLimits): RequestHandler {
 const [QUOTE, BACKSLASH, COMMA, COLON] = [0x22, 0x5c, 0x2c, 0x3a];
 const [OPEN_LIST, OPEN_OBJECT, CLOSE_LIST, CLOSE_OBJECT] = [0x5b, 0x7b, 0x5d, 0x7d];
 
-/** Whether JSON in UTF-8 is too deep or holds too many values; texts are skipped. `null` where it is neither, or no JSON. */
+/** Returns whether JSON in UTF-8 is too deep or holds too many values; texts are skipped. `null` where it is neither, or no JSON. */
 export function troubleIn(bytes: Uint8Array, values: number): 'body.too.deep' | 'body.too.many' | null {
   let depth = 0;
   let count = 1;

@@ -9,7 +9,7 @@ import { readEntriesQuery, readId, readStatementQuery } from './schemas.ts';
 import { answerStreamed, wantsProgress } from './streamed.ts';
 import { fileName, sendJson, abortOnClose, type AppServices } from './appServices.ts';
 
-/** How many descriptions are sent at most: those used last. */
+/** States how many descriptions are sent at most: those used last. */
 const MOST_DESCRIPTIONS = 2000;
 
 /**

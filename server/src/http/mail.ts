@@ -10,7 +10,7 @@ export interface Mail {
   readonly attachment?: { readonly name: string; readonly content: Uint8Array };
 }
 
-/** How many messages may be sent, and in how many seconds. */
+/** Describes how many messages may be sent, and in how many seconds. */
 export interface MailLimits {
   /** By one person. */
   readonly person: { readonly points: number; readonly duration: number };
@@ -34,11 +34,11 @@ export class Post {
 
   constructor(box: string | null, limits: MailLimits = MAIL_LIMITS) {
     this.box = box;
-    const limit = (of: keyof MailLimits) => new RateLimiterMemory({ keyPrefix: of, ...limits[of] });
+    const limit = (source: keyof MailLimits) => new RateLimiterMemory({ keyPrefix: source, ...limits[source] });
     this.limits = { person: limit('person'), plan: limit('plan'), address: limit('address') };
   }
 
-  /** Whether there is a mail box. */
+  /** Returns whether there is a mail box. */
   get isThere(): boolean {
     return this.box !== null;
   }
@@ -54,9 +54,9 @@ export class Post {
       ['plan', by.plan],
       ['address', mail.to.toLowerCase()],
     ] as const;
-    for (const [of, key] of counted) {
+    for (const [source, key] of counted) {
       if (key === undefined) continue;
-      await this.limits[of].consume(key).catch((wait: unknown) => {
+      await this.limits[source].consume(key).catch((wait: unknown) => {
         if (!(wait instanceof RateLimiterRes)) throw wait;
         throw new ApiError(
           429,
@@ -69,7 +69,7 @@ export class Post {
   }
 }
 
-/** How long the mail box may take to answer, in milliseconds. */
+/** States how long the mail box may take to answer, in milliseconds. */
 const LONGEST = 15_000;
 
 /** Hands a message to the mail box. Throws `ApiError` 502 where it does not take it. */

@@ -19,7 +19,7 @@ import type { AppServices } from './appServices.ts';
 
 /** The largest backup that can be sent, in bytes. */
 export const MAX_BACKUP = 8 * 2 ** 30;
-/** How long a backup that was sent lies ready to be restored from, in milliseconds. */
+/** States how long a backup that was sent lies ready to be restored from, in milliseconds. */
 const LIES_READY = 3_600_000;
 
 const restoreSchema = allOf({ plans: Joi.array().items(idField).min(1).max(10_000) });

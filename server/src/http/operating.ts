@@ -67,7 +67,7 @@ export function operatingRoutes(
   });
 }
 
-/** Whether a request came from this machine itself, through no proxy. */
+/** Returns whether a request came from this machine itself, through no proxy. */
 function isFromHere(request: Request): boolean {
   const from = request.socket.remoteAddress ?? '';
   const isLoopback = from === '127.0.0.1' || from === '::1' || from === '::ffff:127.0.0.1';

@@ -3,15 +3,15 @@ import Joi from 'joi';
 import { messageFor, type Message } from '../message.ts';
 import { ApiError } from './errors.ts';
 
-/** How long a service outside may take to answer, in milliseconds. */
+/** States how long a service outside may take to answer, in milliseconds. */
 const LONGEST = 8000;
 /** The largest answer that is taken, in bytes. */
 const LARGEST = 16 << 20;
-/** How many days before the last statement a bank is asked again: late bookings are found by their references. */
+/** States how many days before the last statement a bank is asked again: late bookings are found by their references. */
 const OVERLAP = 5;
 
 export interface OutsideOptions {
-  /** How long a service may take, in milliseconds. */
+  /** States how long a service may take, in milliseconds. */
   readonly longest?: number;
 }
 

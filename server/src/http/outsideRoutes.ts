@@ -5,7 +5,7 @@ import type { Routing } from './routing.ts';
 import { readId } from './schemas.ts';
 import type { AppServices } from './appServices.ts';
 
-/** What there is outside: whether a bank can be asked, and what the statistics office publishes. */
+/** Adds the routes to what there is outside: whether a bank can be asked, and what the statistics office publishes. */
 export function outsideRoutes(routing: Routing, { outside, outsideOptions }: AppServices): void {
   const office = () => {
     if (outside.statistics === null) throw new ApiError(404, 'notFound', messageFor('server.noOffice'));

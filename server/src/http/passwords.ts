@@ -20,14 +20,14 @@ export async function hashOfNew(
   return hashing.run(() => hash(password, COST));
 }
 
-/** How many passwords are hashed at once, and how many wait for it: each takes a core and 19 MiB meanwhile. */
+/** States how many passwords are hashed at once, and how many wait for it: each takes a core and 19 MiB meanwhile. */
 const HASHED_AT_ONCE = 2;
 const MOST_WAITING = 100;
 const hashing = new Bounded(HASHED_AT_ONCE, MOST_WAITING);
 
 let nobodys: Promise<string> | null = null;
 
-/** Whether a password is the one of a hash; for a person there is not, it takes as long to say no. */
+/** Returns whether a password is the one of a hash; for a person there is not, it takes as long to say no. */
 export async function isPassword(stored: string | null | undefined, password: string): Promise<boolean> {
   nobodys ??= hash('nobody', COST);
   const right = await hashing.run(async () => verify(stored ?? (await nobodys!), password).catch(() => false));

@@ -40,10 +40,10 @@ const MAX_BODY = 2 << 20;
 /** The largest command: all the entries of a statement at once. */
 const MAX_COMMAND = 24 << 20;
 
-/** How long a queue of commands may hold up others, in milliseconds. */
+/** States how long a queue of commands may hold up others, in milliseconds. */
 const QUEUE_TIME = 50;
 
-/** How many commands a browser is told of, to undo and redo, after it opens a plan. */
+/** States how many commands a browser is told of, to undo and redo, after it opens a plan. */
 const HISTORY = 200;
 /** Plans with more rows are read and written out in a thread, so that nobody waits meanwhile. */
 const MANY_ROWS = 5000;
@@ -295,7 +295,7 @@ export function planRoutes(routing: Routing, services: AppServices): void {
   routing.plan('view', 'get', '/plans/:id/figures', ({ response, plan: { id } }) => {
     const { document } = store.document(id);
     const lines = groupsWithLines(document).flatMap(({ group, lines: ofGroup }) => [group, ...ofGroup]);
-    response.json({ figures: [...TOTALS, ...lines].map(({ id: of, name }) => ({ id: of, name })) });
+    response.json({ figures: [...TOTALS, ...lines].map(({ id: id, name }) => ({ id: id, name })) });
   });
 
   // Where someone is in the plan, for the others who are there.
@@ -318,7 +318,7 @@ export function planRoutes(routing: Routing, services: AppServices): void {
   }
 }
 
-/** Whether a command takes in what a bank has sent. */
+/** Returns whether a command takes in what a bank has sent. */
 function isImport(order: Order): boolean {
   return order.kind === 'entries.set' && order.from !== undefined;
 }

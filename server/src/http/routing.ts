@@ -24,7 +24,7 @@ export interface Rule {
   readonly access: Access;
 }
 
-/** What a route is asked, by whom. */
+/** Describes what a route is asked, by whom. */
 export interface RequestContext {
   readonly request: Request;
   readonly response: Response;
@@ -33,7 +33,7 @@ export interface RequestContext {
   readonly session: string;
 }
 
-/** What a route of a plan is asked. */
+/** Describes what a route of a plan is asked. */
 export interface PlanRequestContext extends RequestContext {
   readonly plan: StoredPlan;
 }

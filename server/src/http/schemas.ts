@@ -45,7 +45,7 @@ const orderSchemas = new Map(
   Object.entries(orders).map(([kind, fields]) => [kind, allOf({ kind: Joi.string(), ...fields })]),
 );
 
-/** How many orders that have waited may be sent at once. */
+/** States how many orders that have waited may be sent at once. */
 const MAX_QUEUE = 200;
 
 /** The most entries one answer holds. */
@@ -114,7 +114,7 @@ export async function readOrder(body: unknown): Promise<{ id: string; order: Ord
   return { id, order: { ...checked, [long]: all } as unknown as Order };
 }
 
-/** How many parts of a list are looked at without a pause. */
+/** States how many parts of a list are looked at without a pause. */
 const PORTION = 500;
 const isLong = (value: unknown) => Array.isArray(value) && value.length > PORTION;
 
@@ -197,7 +197,7 @@ const statementQuery = Joi.object({ account: id, accounts: Joi.string().max(8000
 /** The accounts of a file with several, by their numbers. */
 const accountsByNumber = Joi.object().pattern(Joi.string().max(64), id).max(50);
 
-/** What is said of a bank's file: the account it is of, those of several by their numbers, and how a table is written. */
+/** Returns what is said of a bank's file: the account it is of, those of several by their numbers, and how a table is written. */
 export function readStatementQuery(query: unknown): StatementQuery {
   const { account = null, accounts, csv } = read<{ account?: string; accounts?: string; csv?: string }>(statementQuery, query); // prettier-ignore
   return {
@@ -207,14 +207,14 @@ export function readStatementQuery(query: unknown): StatementQuery {
   };
 }
 
-/** How a bank's file is to be read. */
+/** Describes how a bank's file is to be read. */
 interface StatementQuery {
   readonly account: string | null;
   readonly accounts: Readonly<Record<string, string>>;
   readonly csv: CsvFormat | null;
 }
 
-/** What a query says as JSON. */
+/** Returns what a query says as JSON. */
 function parsed(text: string, field: string): unknown {
   try {
     return JSON.parse(text);
@@ -228,7 +228,7 @@ export function readId(value: unknown): string {
   return read<{ id: string }>(copy, { id: value }).id;
 }
 
-/** What was sent, as a schema describes it; refused with a sentence (422) and the field it is about. */
+/** Returns what was sent, as a schema describes it; refused with a sentence (422) and the field it is about. */
 export function read<T>(schema: Joi.Schema, body: unknown, under?: string): T {
   if (body === undefined) throw new ApiError(400, 'notJson', messageFor('server.expected.json'));
   refuseBrokenTexts(body, under ? [under] : []);
@@ -269,7 +269,7 @@ function fitting<T>(
   throw new ApiError(422, 'invalid', checkMessage(detail!), path === '' ? undefined : path);
 }
 
-/** What is wrong with a field, by the check it fails; some checks bring an id of their own, as their name or message. */
+/** Returns what is wrong with a field, by the check it fails; some checks bring an id of their own, as their name or message. */
 function checkMessage({ type, message, context = {} }: Joi.ValidationErrorItem): Message {
   if (isServerId(message)) return { id: message };
   const values: Record<string, Value> = {};

@@ -21,7 +21,7 @@ const mailSchema = allOf({ address, text: Joi.string().allow('').max(2000), file
 
 /** The most links a plan keeps; older ones that are of no use any more make room. */
 const MOST_LINKS = 200;
-/** How many days an invitation by mail may be used. */
+/** States how many days an invitation by mail may be used. */
 const INVITED_FOR = 30;
 
 /** The routes by which a plan is shared: who may do what with it, links to it, and files of it by mail. */
@@ -173,9 +173,9 @@ export function sharingRoutes(routing: Routing, services: AppServices): void {
   ): { id: string; held: string } {
     if (sharing.links(planId).length >= MOST_LINKS) throw new ApiError(422, 'invalid', messageFor('server.tooManyLinks', { most: MOST_LINKS })); // prettier-ignore
     const id = randomUUID();
-    const held = sharing.addLink(planId, { id, createdAt: labelAt(), createdBy, ...given });
+    const token = sharing.addLink(planId, { id, createdAt: labelAt(), createdBy, ...given });
     events.sharingChanged(planId);
-    return { id, held };
+    return { id, held: token };
   }
 
   function memberOf(planId: string, id: unknown) {

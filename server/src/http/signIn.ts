@@ -15,12 +15,12 @@ import type { Routing } from './routing.ts';
 import { read, readId } from './schemas.ts';
 import { fileName, type AppServices } from './appServices.ts';
 
-/** How long a link to choose a new password may be used, in milliseconds. */
+/** States how long a link to choose a new password may be used, in milliseconds. */
 const RESET_LASTS = 3_600_000;
-/** How long a link to confirm an address may be used. */
+/** States how long a link to confirm an address may be used. */
 const CONFIRMATION_LASTS = 24 * 3_600_000;
 
-/** What a person is called; what looks like an address is one, and nobody's name. */
+/** States what a person is called; what looks like an address is one, and nobody's name. */
 const name = anyName.pattern(/^[^@]*$/, 'server.expected.nameWithoutAt');
 
 const address = Joi.string().allow('').max(200).pattern(/^[^\s@]+@[^\s@]+$/, 'server.expected.mailAddress'); // prettier-ignore
@@ -168,11 +168,11 @@ export function signInRoutes(routing: Routing, services: AppServices): void {
       const person = people.byNameOrAddress(who.trim());
       if (!person || person.address === '') return;
       const { say } = speakerTo(person, request);
-      const held = people.beginReset(person.id, later(RESET_LASTS));
+      const token = people.beginReset(person.id, later(RESET_LASTS));
       const text = say(
         messageFor('server.mail.passwordBody', {
           name: person.name,
-          link: `${services.publicUrl()}/reset/${held}`,
+          link: `${services.publicUrl()}/reset/${token}`,
         }),
       );
       await post
@@ -187,11 +187,11 @@ export function signInRoutes(routing: Routing, services: AppServices): void {
     '/resets/:held',
     async ({ request, response }) => {
       const given = read<{ password: string }>(resetSchema, request.body);
-      const held = String(request.params.held);
-      const isOf = people.resetOf(held, labelAt());
+      const token = String(request.params.held);
+      const isOf = people.resetOf(token, labelAt());
       if (isOf === undefined) throw new ApiError(404, 'notFound', messageFor('server.linkExpired'));
       const hash = await newHash(given.password, [people.find(isOf)?.name ?? '']);
-      const personId = people.takeReset(held, labelAt());
+      const personId = people.takeReset(token, labelAt());
       if (personId === undefined) throw new ApiError(404, 'notFound', messageFor('server.linkExpired'));
       people.setPassword(personId, hash);
       endSessions(personId);
@@ -312,8 +312,8 @@ export function signInRoutes(routing: Routing, services: AppServices): void {
     body,
   );
 
-  function openLink(held: unknown) {
-    const link = sharing.openLink(String(held), dayOf(now()));
+  function openLink(content: unknown) {
+    const link = sharing.openLink(String(content), dayOf(now()));
     if (!link) throw new ApiError(404, 'notFound', messageFor('server.linkExpired'));
     return link;
   }
@@ -350,8 +350,8 @@ export function signInRoutes(routing: Routing, services: AppServices): void {
   async function want({ say }: Speaker, personId: string, name: string, address: string): Promise<void> {
     people.want(personId, address, address !== '');
     if (address === '' || !post.isThere) return;
-    const held = people.beginConfirmation(personId, address, later(CONFIRMATION_LASTS));
-    const text = say(messageFor('server.mail.confirmBody', { name, link: `${services.publicUrl()}/confirm/${held}` }));
+    const token = people.beginConfirmation(personId, address, later(CONFIRMATION_LASTS));
+    const text = say(messageFor('server.mail.confirmBody', { name, link: `${services.publicUrl()}/confirm/${token}` }));
     await post.send({ to: address, subject: say(messageFor('server.mail.confirmSubject')), text }, { person: personId }).catch(services.report); // prettier-ignore
   }
 

@@ -4,13 +4,13 @@ import { speakerFor } from '../language.ts';
 import { errorAnswer } from './errors.ts';
 import { abortOnClose } from './appServices.ts';
 
-/** How far something has come, from 0 to 1, and what is being done. */
+/** Describes how far something has come, from 0 to 1, and what is being done. */
 export interface Progressed {
   readonly done: number;
   readonly what: Text;
 }
 
-/** What a request with progress comes to: what is said of it, and its content. */
+/** Describes what a request with progress comes to: what is said of it, and its content. */
 interface Outcome {
   readonly head: Readonly<Record<string, unknown>>;
   readonly content: Uint8Array;
@@ -18,7 +18,7 @@ interface Outcome {
 
 export const STREAMED = 'application/x-ndjson';
 
-/** Whether whoever asks wants to be told how far it has come. */
+/** Returns whether whoever asks wants to be told how far it has come. */
 export const wantsProgress = (request: Request) => request.accepts(['application/json', STREAMED]) === STREAMED;
 
 /**
@@ -27,7 +27,7 @@ export const wantsProgress = (request: Request) => request.accepts(['application
  */
 export async function answerStreamed(
   response: Response,
-  perform: (told: (progress: Progressed) => void, signal: AbortSignal) => Promise<Outcome>,
+  perform: (report: (progress: Progressed) => void, signal: AbortSignal) => Promise<Outcome>,
   report: (error: unknown) => void,
 ): Promise<void> {
   response.type(STREAMED).set('cache-control', 'no-store');

@@ -4,7 +4,7 @@ import { messageFor } from '../message.ts';
 import type { Caller } from './callers.ts';
 import { ApiError } from './errors.ts';
 
-/** How many files one person may send, and in how many seconds; and how many at once. */
+/** Describes how many files one person may send, and in how many seconds; and how many at once. */
 export interface UploadLimits {
   readonly points: number;
   readonly duration: number;

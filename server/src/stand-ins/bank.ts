@@ -12,16 +12,16 @@ interface Payment {
   readonly amount: number;
   readonly name: string;
   readonly text: string;
-  /** What the bank knows it by. */
+  /** States what the bank knows it by. */
   readonly reference: string;
 }
 
 interface BankAccount {
   /** Its number as plans have it, without blanks. */
   readonly number: string;
-  /** What was in it when the bank's book begins, in cents. */
+  /** States what was in it when the bank's book begins, in cents. */
   readonly opening: number;
-  /** What happens on a day. */
+  /** Returns what happens on a day. */
   readonly payments: (day: string) => readonly Omit<Payment, 'date' | 'reference'>[];
 }
 
@@ -86,8 +86,8 @@ export function createBank(today: () => string, month: Month): Express {
     const account = ACCOUNTS.find(({ number }) => number === request.params.number.replace(/\s/g, ''));
     if (!account) return void response.status(404).json({ error: 'There is no such account.' });
     const until = behaviour.clock ?? today();
-    const asked = String(request.query.from ?? '');
-    const from = isDay(asked) && asked > begins ? asked : begins;
+    const requested = String(request.query.from ?? '');
+    const from = isDay(requested) && requested > begins ? requested : begins;
     const statement = statementOf(account, begins, { from, until }, behaviour.answer === 'repeating');
     if (request.query.format === 'ofx') return void response.type('application/x-ofx').send(asOfx(statement));
     const text = asCamt(statement);

@@ -2,16 +2,16 @@ import { isDay } from '@haushalt/core';
 import express, { Router } from 'express';
 import Joi from 'joi';
 
-/** How a stand-in answers: right, after some time, failing, repeating itself, or with what cannot be read. */
+/** Describes how a stand-in answers: right, after some time, failing, repeating itself, or with what cannot be read. */
 export interface Behaviour {
-  /** How long it takes to answer, in milliseconds. */
+  /** States how long it takes to answer, in milliseconds. */
   delay: number;
   answer: 'right' | 'failing' | 'silent' | 'repeating' | 'malformed';
   /** The day its clock was set to; `null` while it follows the real one. */
   clock: string | null;
 }
 
-const asked = Joi.object({
+const schema = Joi.object({
   delay: Joi.number().integer().min(0).max(60_000),
   answer: Joi.string().valid('right', 'failing', 'silent', 'repeating', 'malformed'),
   clock: Joi.string().custom((value: string, helpers) => (isDay(value) ? value : helpers.error('any.invalid'))).allow(null),
@@ -21,7 +21,7 @@ const asked = Joi.object({
 export function behaviourRoutes(behaviour: Behaviour): Router {
   const routes = Router();
   routes.put('/behaviour', express.json(), (request, response) => {
-    const { error, value } = asked.validate(request.body, { convert: false });
+    const { error, value } = schema.validate(request.body, { convert: false });
     if (error) return void response.status(422).json({ error: error.message });
     Object.assign(behaviour, value);
     response.json(behaviour);

@@ -13,13 +13,13 @@ interface Message {
   readonly attachment?: { readonly name: string; readonly content: string };
 }
 
-const asked = Joi.object({
+const schema = Joi.object({
   to: Joi.string().max(200).required(),
   subject: Joi.string().max(300).required(),
   text: Joi.string().allow('').max(10_000).required(),
   attachment: Joi.object({ name: Joi.string().max(200).required(), content: Joi.string().base64().required() }),
 });
-/** How many messages the box keeps: the newest. */
+/** States how many messages the box keeps: the newest. */
 const KEPT = 200;
 
 /**
@@ -33,7 +33,7 @@ export function createMailBox(): Express {
   let next = 1;
   app.use(behaviourRoutes(behaviour));
   app.post('/messages', express.json({ limit: '64mb' }), (request, response) => {
-    const { error, value } = asked.validate(request.body, { convert: false });
+    const { error, value } = schema.validate(request.body, { convert: false });
     if (error) return void response.status(422).json({ error: error.message });
     messages.unshift({ ...(value as Omit<Message, 'id' | 'at'>), id: next++, at: now().toISOString() });
     messages.splice(KEPT);

@@ -28,7 +28,7 @@ const INDICES: readonly Index[] = [
   },
 ];
 
-/** How prices rise in years nothing was made up for yet. */
+/** States how prices rise in years nothing was made up for yet. */
 const USUAL_RISE = 0.022;
 
 /** The months an index is published for, from January of its first year to the month before its clock's. */

@@ -23,9 +23,9 @@ import { messageFor, type Message } from '../message.ts';
 export type Sqlite = Database.Database;
 
 const MIGRATIONS = fileURLToPath(new URL('../../src/store/migrations/', import.meta.url));
-/** How long a statement waits for another program that has the database, in milliseconds: all requests wait with it. */
+/** States how long a statement waits for another program that has the database, in milliseconds: all requests wait with it. */
 const BUSY_TIMEOUT = 15;
-/** How long a program of its own on this machine waits for it. */
+/** States how long a program of its own on this machine waits for it. */
 const PATIENT_TIMEOUT = 5000;
 const PRIVATE_FOLDER = 0o700;
 const PRIVATE_FILE = 0o600;
@@ -35,24 +35,25 @@ export class DatabaseError extends MessageError {}
 
 /** Why a database does not do what is asked of it. */
 export interface StorageTrouble {
-  /** Whether the same may succeed later without anyone doing anything but waiting or making room. */
+  /** States whether the same may succeed later without anyone doing anything but waiting or making room. */
   readonly passes: boolean;
   readonly message: Message;
 }
 
-/** What an error of SQLite means for people; `null` for any other error. */
+/** Returns what an error of SQLite means for people; `null` for any other error. */
 export function storageTrouble(error: unknown): StorageTrouble | null {
   const code = error instanceof Error && 'code' in error ? String(error.code) : '';
   if (!code.startsWith('SQLITE_')) return null;
-  const is = (...names: string[]) => names.some((name) => code === name || code.startsWith(`${name}_`));
-  if (is('SQLITE_BUSY', 'SQLITE_LOCKED', 'SQLITE_PROTOCOL'))
+  const after = (...names: string[]) => names.some((name) => code === name || code.startsWith(`${name}_`));
+  if (after('SQLITE_BUSY', 'SQLITE_LOCKED', 'SQLITE_PROTOCOL'))
     return { passes: true, message: messageFor('server.database.inUse') };
-  if (is('SQLITE_FULL')) return { passes: true, message: messageFor('server.database.diskFull') };
-  if (is('SQLITE_IOERR', 'SQLITE_NOMEM')) return { passes: true, message: messageFor('server.database.diskError') };
-  if (is('SQLITE_READONLY', 'SQLITE_PERM', 'SQLITE_AUTH'))
+  if (after('SQLITE_FULL')) return { passes: true, message: messageFor('server.database.diskFull') };
+  if (after('SQLITE_IOERR', 'SQLITE_NOMEM')) return { passes: true, message: messageFor('server.database.diskError') };
+  if (after('SQLITE_READONLY', 'SQLITE_PERM', 'SQLITE_AUTH'))
     return { passes: true, message: messageFor('server.database.readOnly') };
-  if (is('SQLITE_CORRUPT', 'SQLITE_NOTADB')) return { passes: false, message: messageFor('server.database.damaged') };
-  if (is('SQLITE_CANTOPEN')) return { passes: false, message: messageFor('server.database.cannotOpen') };
+  if (after('SQLITE_CORRUPT', 'SQLITE_NOTADB'))
+    return { passes: false, message: messageFor('server.database.damaged') };
+  if (after('SQLITE_CANTOPEN')) return { passes: false, message: messageFor('server.database.cannotOpen') };
   return { passes: false, message: messageFor('server.database.failed') };
 }
 
@@ -183,11 +184,11 @@ export function copyDatabase(file: string, to: string): void {
   }
 }
 
-/** How often a copy is made that would hold a step half done, and how long it is waited in between, in milliseconds. */
+/** States how often a copy is made that would hold a step half done, and how long it is waited in between, in milliseconds. */
 const MOST_COPIES = 8;
 const COPY_AGAIN = 500;
 
-/** Whether a step of some plan is written in part (`inParts.ts`). */
+/** Returns whether a step of some plan is written in part (`inParts.ts`). */
 function holdsHalfOfAStep(database: Sqlite): boolean {
   const hasSteps = database.prepare(`select 1 from sqlite_master where name = 'unfinished'`).get() !== undefined;
   return hasSteps && database.prepare('select 1 from unfinished').get() !== undefined;
@@ -277,7 +278,7 @@ export function databaseVersion(file: string): number {
   }
 }
 
-/** What migrations ask for that SQL has no words for. */
+/** Adds the functions migrations ask for that SQL has no words for. */
 function withFormerEntries(database: Sqlite): void {
   database.function('entryNow', { deterministic: true }, (former, side, account) =>
     entryNow(former as string | null, side as string | null, account as string | null),
@@ -285,8 +286,8 @@ function withFormerEntries(database: Sqlite): void {
 }
 
 function migrate(database: Sqlite, file: string): void {
-  const known = migrations();
-  const newest = known.at(-1)!.version;
+  const existing = migrations();
+  const newest = existing.at(-1)!.version;
   const version = database.pragma('user_version', { simple: true }) as number;
   if (version > newest) {
     throw new DatabaseError(messageFor('server.database.tooNew', { file, version, newest }));
@@ -296,7 +297,7 @@ function migrate(database: Sqlite, file: string): void {
   withFormerEntries(database);
   database
     .transaction(() => {
-      for (const migration of known) {
+      for (const migration of existing) {
         if (migration.version > version) database.exec(migration.sql);
       }
       database.pragma(`user_version = ${newest}`);

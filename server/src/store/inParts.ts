@@ -4,7 +4,7 @@ import type { LogEntry, LogStore } from './log.ts';
 import type { PlanStore } from './plans.ts';
 import type { UnfinishedStore } from './unfinished.ts';
 
-/** How many changes are made at once: so many are written within some 20 ms, between two requests of others. */
+/** States how many changes are made at once: so many are written within some 20 ms, between two requests of others. */
 export const AT_ONCE = 250;
 
 /** Lets what others have asked for be answered first. */
@@ -44,7 +44,7 @@ export interface Parts {
   begin(planId: string, note: () => LogEntry): LogEntry;
   /** Makes all changes that are left of the step a plan has begun. */
   goOn(planId: string): Promise<void>;
-  /** Whether something of a plan is under way or half done. Who finds it is not goes on without a pause, or looks again. */
+  /** Returns whether something of a plan is under way or half done. Who finds it is not goes on without a pause, or looks again. */
   isUnderWay(planId: string): boolean;
   /** Does something of a plan of which nothing is under way; whoever awaits `settled` comes after it. */
   alone<T>(planId: string, work: () => Promise<T>): Promise<T>;

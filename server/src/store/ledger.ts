@@ -23,15 +23,15 @@ export interface Page {
   readonly limit: number;
 }
 
-/** What becomes of an entry: it is made, changed or taken away. */
+/** Describes what becomes of an entry: it is made, changed or taken away. */
 export type LedgerChange = Pick<EntryChange, 'id' | 'before' | 'after'>;
 
-/** What a list of entries comes to. */
+/** Describes what a list of entries comes to. */
 export interface Found {
   readonly entries: LedgerEntry[];
-  /** How many there are in all. */
+  /** States how many there are in all. */
   readonly total: number;
-  /** What came in with them, and what was paid, in minor units; transfers are in neither. */
+  /** States what came in with them, and what was paid, in minor units; transfers are in neither. */
   readonly received: number;
   readonly paid: number;
 }
@@ -54,26 +54,26 @@ export interface LedgerStore {
    * they come to. To be called within a transaction.
    */
   write(planId: string, changes: readonly LedgerChange[]): void;
-  /** What the entries come to, by line, account and month. */
+  /** Returns what the entries come to, by line, account and month. */
   sums(planId: string): readonly EntrySum[];
-  /** What happens to accounts, by day. */
+  /** Returns what happens to accounts, by day. */
   accountDays(planId: string): readonly DaySum[];
-  /** What the entries for items of lists come to. */
+  /** Returns what the entries for items of lists come to. */
   itemSums(planId: string): readonly ItemSum[];
   /** The days of recurring entries that have happened, as keys. */
   settled(planId: string): string[];
-  /** What assigned entries with the same description were last, the latest first. */
+  /** Returns what assigned entries with the same description were last, the latest first. */
   earlier(planId: string, most: number): EarlierEntry[];
   /** Entries that are there twice, the latest first, but for those the bank itself tells apart. */
   twice(planId: string): Twice[];
-  /** Whether an account has entries. */
+  /** Returns whether an account has entries. */
   isUsed(planId: string, account: string): boolean;
   count(planId: string): number;
 }
 
 const FIELDS = ['id', ...Object.keys(ENTRY_COLUMNS)];
 const COLUMNS = FIELDS.join(', ');
-/** How far back from the latest entry it is looked for what is there twice, in days. */
+/** States how far back from the latest entry it is looked for what is there twice, in days. */
 const TWICE_DAYS = 400;
 /** Of how many plans the sums are kept at hand. */
 const KEPT = 50;
@@ -81,7 +81,7 @@ const KEPT = 50;
 const KEPT_TOTALS = 100;
 /** After how many entries written at once the parts of the index of words are joined. */
 const MANY = 20_000;
-/** How many entries have their words on one page of the index, at least. */
+/** States how many entries have their words on one page of the index, at least. */
 const ENTRIES_OF_A_PAGE = 20;
 /** Text of fewer letters is not in the index of words. */
 const LEAST_INDEXED = 3;
@@ -89,7 +89,7 @@ const LEAST_INDEXED = 3;
 /** A part of a condition, and the values it asks for. */
 interface Condition {
   readonly sql: string;
-  /** What is read, and what leads there. */
+  /** States what is read, and what leads there. */
   readonly from: string;
   readonly values: Readonly<Record<string, string | number>>;
 }
@@ -136,7 +136,7 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
   const itemSums = database.prepare<[string], ItemSum>(
     `select item, sum(amount) as amount from entries where planId = ? and item <> '' group by item`,
   );
-  const settled = database
+  const confirmed = database
     .prepare<[string], string>(
       `select standing || ':' || due from entries where planId = ? and standing <> '' order by standing, due`,
     )
@@ -162,31 +162,31 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
   );
 
   // What was asked last is at hand; this process alone writes to the database.
-  const known = new Map<
+  const cache = new Map<
     string,
     { sums?: EntrySum[]; days?: DaySum[]; count?: number; readonly totals: Map<string, Totals> }
   >();
   const atHand = (planId: string) => {
-    let now = known.get(planId);
+    let now = cache.get(planId);
     if (!now) {
       now = { totals: new Map() };
-      if (known.size >= KEPT) known.delete(known.keys().next().value!);
-      known.set(planId, now);
+      if (cache.size >= KEPT) cache.delete(cache.keys().next().value!);
+      cache.set(planId, now);
     }
     return now;
   };
   const prepared = new Map<string, ReturnType<typeof prepareList>>();
   const prepareList = ({ sql, from }: Condition, order: string) => {
-    const found = `from ${from} where ${sql}`;
+    const match = `from ${from} where ${sql}`;
     return {
       // One text of JSON takes less time than the sixteen values of each entry, and only the entries of the page are read whole.
       page: database
         .prepare<unknown[], string>(
           `select json_group_array(json_array(${COLUMNS})) from
-            (select row as found ${found} order by ${order} limit @limit offset @offset) cross join entries on row = found`,
+            (select row as found ${match} order by ${order} limit @limit offset @offset) cross join entries on row = found`,
         )
         .pluck(),
-      totals: database.prepare<unknown[], Totals>(`select ${TOTALS} ${found}`),
+      totals: database.prepare<unknown[], Totals>(`select ${TOTALS} ${match}`),
     };
   };
   const summed = (ofLines: string) =>
@@ -210,13 +210,13 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
       // What fits on one page is added up from it.
       if (page.offset === 0 && entries.length < page.limit) return { entries, ...totalsOf(entries) };
       const { totals: knownTotals } = atHand(planId);
-      const asked = JSON.stringify([condition.sql, values]);
-      let totals = knownTotals.get(asked);
+      const requested = JSON.stringify([condition.sql, values]);
+      let totals = knownTotals.get(requested);
       if (!totals) {
         const counted = isOfMonths(query) ? (query.lines ? sumsOfLines : sumsOfMonths) : statements.totals;
         totals = counted.get(query.lines ? { ...values, lines: JSON.stringify(query.lines) } : values)!;
         if (knownTotals.size >= KEPT_TOTALS) knownTotals.clear();
-        knownTotals.set(asked, totals);
+        knownTotals.set(requested, totals);
       }
       return { entries, ...totals };
     },
@@ -226,7 +226,7 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
     ofAccount: (planId, account, from, to) => ofAccount.all({ planId, account, from, to }),
     find: (planId, ids) => new Map(find.all(planId, JSON.stringify(ids)).map((entry) => [entry.id, entry])),
     write(planId, changes) {
-      known.delete(planId);
+      cache.delete(planId);
       const before = changes.flatMap((change) => change.before ?? []);
       const after = changes.flatMap((change) => change.after ?? []);
       const idsOf = (entries: readonly LedgerEntry[]) => JSON.stringify(entries.map(({ id }) => id));
@@ -265,7 +265,7 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
       return now.days;
     },
     itemSums: (planId) => itemSums.all(planId),
-    settled: (planId) => settled.all(planId),
+    settled: (planId) => confirmed.all(planId),
     earlier: (planId, most) => earlier.all(planId, most),
     twice(planId) {
       const { date } = latest.get(planId)!;
@@ -318,7 +318,7 @@ function valuesOf(entry: LedgerEntry): EntryValues {
   ]; // prettier-ignore
 }
 
-/** What a list of entries comes to, as SQL. */
+/** States what a list of entries comes to, as SQL. */
 const TOTALS = `count(*) as total, total(amount * (amount > 0 and toAccount = '')) as received,
        -total(amount * (amount < 0 and toAccount = '')) as paid`;
 type Totals = Omit<Found, 'entries'>;
@@ -336,13 +336,13 @@ function fromFor({ lines, accounts }: EntryQuery, hasWords: boolean): string {
   return `entries indexed by ${lines ? 'entriesByLine' : 'entriesByDate'}`;
 }
 
-/** Whether whole months are asked for, and nothing but lines: then the sums that are kept say what they come to. */
+/** Returns whether whole months are asked for, and nothing but lines: then the sums that are kept say what they come to. */
 function isOfMonths({ from, to, accounts, text, least, most, state }: EntryQuery): boolean {
   const isWhole = from.slice(8) === '01' && to === lastDay(monthOfDay(to));
   return isWhole && accounts === null && text === '' && least === null && most === null && state === null;
 }
 
-/** What is asked of entries, as a condition; each index is led to by what is asked for most narrowly. */
+/** Returns what is asked of entries, as a condition; each index is led to by what is asked for most narrowly. */
 function conditionOf(planId: string, query: EntryQuery): Condition {
   const { from, to, lines, accounts, text, least, most, state } = query;
   const plain = plainText(text);
@@ -386,7 +386,7 @@ function conditionOf(planId: string, query: EntryQuery): Condition {
 }
 
 /**
- * What the index of words is asked for: every third piece of three letters, and the last. Few entries that have them do not
+ * Returns what the index of words is asked for: every third piece of three letters, and the last. Few entries that have them do not
  * have the text itself; leaving those out afterwards takes half the time of asking the index for all pieces in their order.
  */
 function piecesOf(text: string): string {

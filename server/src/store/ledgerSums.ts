@@ -1,7 +1,7 @@
 import { effectsOf, isTransfer, monthOfDate, numberInMonth, type LedgerEntry } from '@haushalt/core';
 import type { Sqlite } from './database.ts';
 
-/** What entries of a line, account and month come to; transfers are told apart. */
+/** Describes what entries of a line, account and month come to; transfers are told apart. */
 interface SumChange {
   readonly line: string;
   readonly account: string;

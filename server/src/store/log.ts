@@ -46,14 +46,14 @@ export interface HistoryQuery {
 /** A step as it is shown in the history. */
 export interface HistoryShown extends HistoryLine {
   readonly person: string;
-  /** Whether it is still known what it changed. */
+  /** True when it is still known what it changed. */
   readonly isKept: boolean;
 }
 
 export interface LogStore {
   byCommand(planId: string, commandId: string): LogEntry | undefined;
   byRevision(planId: string, revision: number): LogEntry | undefined;
-  /** How large the changes of a command are, in characters; 0 where none are kept. */
+  /** Returns how large the changes of a command are, in characters; 0 where none are kept. */
   sizeOf(planId: string, commandId: string): number;
   /** Adds an entry; `changes` are its changes as `changesAsText` writes them. */
   append(planId: string, entry: LogEntry, changes: string): void;
@@ -70,20 +70,20 @@ export interface LogStore {
   /** All a person has done, in all plans, in order. */
   of(personId: string): (Pick<HistoryLine, 'at' | 'label'> & { readonly plan: string })[];
   setState(planId: string, commandId: string, state: 'done' | 'undone'): void;
-  /** What a person has undone can no longer be redone, once there is newer work. */
+  /** Forgets redoing: what a person has undone can no longer be redone, once there is newer work. */
   leaveUndone(planId: string, personId: string): void;
 }
 
 /**
- * What is kept of a plan's log. Of older commands the line in the history is left, once a snapshot stands for the moments
+ * Describes what is kept of a plan's log. Of older commands the line in the history is left, once a snapshot stands for the moments
  * before: so each moment is either reached through the log or a snapshot lies near it. Without one, twice as much is kept.
  */
 export interface LogLimits {
-  /** How many of the newest commands can be undone, at least. */
+  /** States how many of the newest commands can be undone, at least. */
   readonly undoable: number;
-  /** How large the changes of these may be together, in characters; the newest command can always be undone. */
+  /** States how large the changes of these may be together, in characters; the newest command can always be undone. */
   readonly size: number;
-  /** How many lines of history are kept at all. */
+  /** Number of lines of history are kept at all. */
   readonly lines: number;
   /** After how many revisions of a plan, or changes as large as half of `size`, its log is looked at again. */
   readonly every: number;
@@ -91,7 +91,7 @@ export interface LogLimits {
 
 export const LOG_LIMITS: LogLimits = { undoable: 3000, size: 64 << 20, lines: 20_000, every: 1024 };
 
-/** How many entries, and how many characters of changes, are sent to a page that missed them; else it loads the plan. */
+/** States how many entries, and how many characters of changes, are sent to a page that missed them; else it loads the plan. */
 const MOST_MISSED = 200;
 const LARGEST_MISSED = 4 << 20;
 
@@ -143,7 +143,7 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
   const stepsAfter = database.prepare<[string, number], StoredStep>(
     `select ${columns}, size from changeLog where planId = ? and revision > ? order by revision desc`,
   );
-  const of = database.prepare<[string], { at: string; label: string; plan: string }>(
+  const source = database.prepare<[string], { at: string; label: string; plan: string }>(
     `select at, label, plans.name as plan from changeLog join plans on plans.id = planId where personId = ? order by at`,
   );
   const setState = database.prepare('update changeLog set state = ? where planId = ? and commandId = ?');
@@ -173,7 +173,7 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
     changes: row.changes === '' ? [] : (JSON.parse(row.changes) as Change[]).map(changeOfToday),
   });
 
-  /** How large the changes of each plan are since its log was looked at. */
+  /** States how large the changes of each plan are since its log was looked at. */
   const grown = new Map<string, number>();
 
   function trimInTime(planId: string, revision: number, size: number): void {
@@ -216,7 +216,7 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
     },
     page(planId, { before, text, row, month, count, ...rest }) {
       const words = text.trim() === '' ? '' : `%${plainText(text).replace(/[\\%_]/g, '\\$&')}%`;
-      const asked = {
+      const requested = {
         planId,
         before: before ?? Number.MAX_SAFE_INTEGER,
         text: words,
@@ -225,19 +225,19 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
       };
       const shown = (lines: readonly PagedStep[]) =>
         lines.map((line) => ({ ...line, label: readText(line.label), isKept: line.isKept === 1 }));
-      if (row === null || month === null) return shown(page.all({ ...asked, count }));
+      if (row === null || month === null) return shown(page.all({ ...requested, count }));
       // Of a month: what was changed in it, or from it or an earlier one on.
-      const found = page.all({ ...asked, count: MOST_LOOKED_THROUGH });
+      const match = page.all({ ...requested, count: MOST_LOOKED_THROUGH });
       const concerns = ({ commandId }: PagedStep) =>
         read(byCommand.get(planId, commandId)!).changes.some((change) => isOfMonth(change, row, month));
-      return shown(found.filter(concerns).slice(0, count));
+      return shown(match.filter(concerns).slice(0, count));
     },
     stepsAfter(planId, revision) {
       const rows = stepsAfter.all(planId, revision);
       const isWhole = rows.every(({ size }) => size > 0) && (rows.at(-1)?.revision ?? revision + 1) === revision + 1;
       return isWhole ? rows.map(read) : null;
     },
-    of: (personId) => of.all(personId).map(withText),
+    of: (personId) => source.all(personId).map(withText),
     recent: (planId, personId, count) => recent.all(planId, personId, count).reverse().map(withText),
     setState: (planId, commandId, state) => void setState.run(state, planId, commandId),
     leaveUndone: (planId, personId) => void leave.run(planId, personId),
@@ -247,7 +247,7 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
 /** The most steps that are looked through for a month. */
 const MOST_LOOKED_THROUGH = 1000;
 
-/** Whether a change of a row, or of what belongs to it, may have changed its figure of a month. */
+/** Returns whether a change of a row, or of what belongs to it, may have changed its figure of a month. */
 function isOfMonth({ before, after }: Change, row: string, month: string): boolean {
   return [before, after].some((each) => {
     if (each === null) return false;

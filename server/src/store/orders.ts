@@ -20,7 +20,7 @@ export interface HistoryStep {
   readonly target: string;
 }
 
-/** What may be sent to a plan. */
+/** Describes what may be sent to a plan. */
 export type Order = Command | HistoryStep;
 
 /** A way back to an earlier moment: what it changes, and the revision it leads from. */
@@ -50,14 +50,14 @@ export function labelOf(order: Command | WayBack, document: Document): Text {
   return isWayBack(order) ? order.label : describeCommand(order, document);
 }
 
-/** Whether an order changes so much that others would have to wait for it, as far as can be told before it is decided on. */
+/** Returns whether an order changes so much that others would have to wait for it, as far as can be told before it is decided on. */
 export function isLarge(log: LogStore, planId: string, order: Order | WayBack): boolean {
   if (isStep(order)) return log.sizeOf(planId, order.target) > AT_ONCE * SIZE_OF_CHANGE;
   if (isWayBack(order)) return order.changes.length > AT_ONCE;
   return Object.values(order).some((value) => Array.isArray(value) && value.length > AT_ONCE);
 }
 
-/** How many characters of the log a change takes, about. */
+/** States how many characters of the log a change takes, about. */
 const SIZE_OF_CHANGE = 200;
 
 export const isStep = (order: Order | WayBack): order is HistoryStep => order.kind === 'undo' || order.kind === 'redo';

@@ -28,7 +28,7 @@ export interface SignedIn {
   readonly createdAt: string;
   readonly seenAt: string;
   readonly until: string;
-  /** What the browser said of itself. */
+  /** States what the browser said of itself. */
   readonly agent: string;
 }
 
@@ -43,12 +43,12 @@ export interface Session {
 /** People, their passwords, and where they are signed in. Passwords and tokens are kept as hashes alone. */
 export interface PeopleStore {
   /** Makes sure the local person exists. */
-  ensureLocal(at: string): void;
+  ensureLocal(moment: string): void;
   find(id: string): Self | undefined;
   /** The person someone means: by their confirmed address where it looks like one, else by name. With the hash of their password. */
   byNameOrAddress(who: string): (Self & { readonly password: string }) | undefined;
   passwordOf(id: string): string | null;
-  /** Whether anyone has a password: then everyone signs in. */
+  /** Returns whether anyone has a password: then everyone signs in. */
   haveSignIn(): boolean;
   isNameTaken(name: string, but?: string): boolean;
   isAddressTaken(address: string, but?: string): boolean;
@@ -56,7 +56,7 @@ export interface PeopleStore {
     person: Omit<Self, 'wantedAddress' | 'language'> & { readonly password: string; readonly wantedAddress?: string },
   ): void;
   /** Makes sure that there is someone for steps of a history to be of; without a password. */
-  ensure(person: Person, at: string): void;
+  ensure(person: Person, moment: string): void;
   /** Gives a name, and an address that is known to be theirs. */
   change(id: string, name: string, address: string): void;
   rename(id: string, name: string): void;
@@ -66,48 +66,48 @@ export interface PeopleStore {
   /** Lets whoever reads the mail of an address confirm that it is a person's; gives what the link holds. */
   beginConfirmation(personId: string, address: string, until: string): string;
   /** Gives a person the address a link was mailed to; it is used up by that. Gives nothing where it is somebody else's. */
-  confirm(held: string, at: string): 'confirmed' | 'taken' | 'unknown';
-  /** Whether somebody has signed in from a network before. */
+  confirm(token: string, moment: string): 'confirmed' | 'taken' | 'unknown';
+  /** Returns whether somebody has signed in from a network before. */
   isKnownPlace(personId: string, network: string): boolean;
-  rememberPlace(personId: string, network: string, at: string): void;
+  rememberPlace(personId: string, network: string, moment: string): void;
   setPassword(id: string, password: string): void;
   /** Takes away all that belongs to a person but the name their steps in histories are under. */
-  leave(id: string, name: Text, at: string): void;
+  leave(id: string, name: Text, moment: string): void;
   all(): Self[];
 
   /** Begins a session; gives what the browser is to hold. */
-  signIn(personId: string, at: string, until: string, agent: string): string;
+  signIn(personId: string, moment: string, until: string, agent: string): string;
   /** The session of what a browser holds, where there is one that has not ended. */
-  session(held: string, at: string): Session | undefined;
-  /** Whether a session goes on, by the hash it is kept under. */
-  isLive(token: string, at: string): boolean;
-  seen(token: string, at: string, until: string): void;
-  sessionsOf(personId: string, at: string): SignedIn[];
+  session(token: string, moment: string): Session | undefined;
+  /** Returns whether a session goes on, by the hash it is kept under. */
+  isLive(token: string, moment: string): boolean;
+  seen(token: string, moment: string, until: string): void;
+  sessionsOf(personId: string, moment: string): SignedIn[];
   /** Ends a session, by the id its person knows it by; gives its token. */
   end(personId: string, id: string): string | undefined;
   /** Ends all sessions of a person but one; gives their tokens. */
   endAll(personId: string, but?: string): string[];
-  clearEnded(at: string): void;
+  clearEnded(moment: string): void;
 
   /** Lets a person choose a new password once; gives what the link holds. */
   beginReset(personId: string, until: string): string;
   /** Whose reset it is. */
-  resetOf(held: string, at: string): string | undefined;
+  resetOf(token: string, moment: string): string | undefined;
   /** Whose reset it is; it is used up by that, and so are all others of that person. */
-  takeReset(held: string, at: string): string | undefined;
+  takeReset(token: string, moment: string): string | undefined;
 }
 
-/** What someone may hold, and what is kept of it. */
+/** Returns what someone may hold, and what is kept of it. */
 export const newSecret = (): string => randomBytes(32).toString('base64url');
 export const hashed = (secret: string): string => createHash('sha256').update(secret).digest('hex');
 
-/** Whether what someone is called by is an address; no name looks like one. */
+/** Returns whether what someone is called by is an address; no name looks like one. */
 export const looksLikeAddress = (who: string): boolean => who.includes('@');
 
-/** How many networks are remembered that somebody has signed in from. */
+/** States how many networks are remembered that somebody has signed in from. */
 const MOST_PLACES = 50;
 
-/** How much of a token's hash names a session. */
+/** States how much of a token's hash names a session. */
 const ID_LENGTH = 16;
 
 export function createPeopleStore(database: Sqlite): PeopleStore {
@@ -196,7 +196,7 @@ export function createPeopleStore(database: Sqlite): PeopleStore {
     .pluck();
 
   return {
-    ensureLocal: (at) => void ensure.run(LOCAL_PERSON.id, LOCAL_PERSON.name, at),
+    ensureLocal: (moment) => void ensure.run(LOCAL_PERSON.id, LOCAL_PERSON.name, moment),
     find: (id) => find.get(id),
     byNameOrAddress: (who) => (looksLikeAddress(who) ? byAddress : byName).get(who),
     passwordOf: (id) => password.get(id)?.password ?? null,
@@ -205,7 +205,7 @@ export function createPeopleStore(database: Sqlite): PeopleStore {
     isAddressTaken: (address, but = '') => addressTaken.get(address, but) !== undefined,
     setLanguage: (id, language) => void setLanguage.run(language, id),
     add: (person) => void add.run({ wantedAddress: '', ...person }),
-    ensure: ({ id, name }, at) => void ensure.run(id, name, at),
+    ensure: ({ id, name }, moment) => void ensure.run(id, name, moment),
     change: (id, name, address) => void change.run(name, address, id),
     rename: (id, name) => void rename.run(name, id),
     want: database.transaction((id: string, wanted: string, keepsOwn: boolean) => {
@@ -214,12 +214,12 @@ export function createPeopleStore(database: Sqlite): PeopleStore {
       dropConfirmations.run(id);
     }),
     beginConfirmation(personId, address, until) {
-      const held = newSecret();
-      beginConfirmation.run(hashed(held), personId, address, until);
-      return held;
+      const token = newSecret();
+      beginConfirmation.run(hashed(token), personId, address, until);
+      return token;
     },
-    confirm: database.transaction((held: string, at: string) => {
-      const confirmed = takeConfirmation.get(hashed(held), at);
+    confirm: database.transaction((token: string, moment: string) => {
+      const confirmed = takeConfirmation.get(hashed(token), moment);
       if (!confirmed) return 'unknown' as const;
       const { personId, address } = confirmed;
       if (addressTaken.get(address, personId)) return 'taken' as const;
@@ -228,46 +228,46 @@ export function createPeopleStore(database: Sqlite): PeopleStore {
       return 'confirmed' as const;
     }),
     isKnownPlace: (personId, network) => knownPlace.get(personId, network) !== undefined,
-    rememberPlace(personId, network, at) {
-      rememberPlace.run(personId, network, at);
+    rememberPlace(personId, network, moment) {
+      rememberPlace.run(personId, network, moment);
       trimPlaces.run({ personId });
     },
     setPassword: database.transaction((id: string, hash: string) => {
       setPassword.run(hash, id);
       dropResets.run(id);
     }),
-    leave: database.transaction((id: string, name: string, at: string) => {
-      leave.run(name, at, id);
+    leave: database.transaction((id: string, name: string, moment: string) => {
+      leave.run(name, moment, id);
       for (const drop of [dropRoles, dropSessions, dropResets, dropConfirmations, dropPlaces]) drop.run(id);
     }),
     all: () => all.all(),
-    signIn(personId, at, until, agent) {
-      const held = newSecret();
-      signIn.run(hashed(held), personId, at, at, until, agent);
-      return held;
+    signIn(personId, moment, until, agent) {
+      const token = newSecret();
+      signIn.run(hashed(token), personId, moment, moment, until, agent);
+      return token;
     },
-    session(held, at) {
-      const row = session.get(hashed(held), at);
+    session(token, moment) {
+      const row = session.get(hashed(token), moment);
       return row && { token: row.token, seenAt: row.seenAt, until: row.until, person: { id: row.id, name: row.name } };
     },
-    isLive: (token, at) => live.get(token, at) !== undefined,
-    seen: (token, at, until) => void seen.run(at, until, token),
-    sessionsOf: (personId, at) => sessions.all(personId, at),
+    isLive: (token, moment) => live.get(token, moment) !== undefined,
+    seen: (token, moment, until) => void seen.run(moment, until, token),
+    sessionsOf: (personId, moment) => sessions.all(personId, moment),
     end: (personId, id) => end.get(personId, id)?.token,
     endAll: (personId, but = '') => endAll.all(personId, but).map(({ token }) => token),
-    clearEnded(at) {
-      clear.run(at);
-      clearResets.run(at);
-      clearConfirmations.run(at);
+    clearEnded(moment) {
+      clear.run(moment);
+      clearResets.run(moment);
+      clearConfirmations.run(moment);
     },
     beginReset(personId, until) {
-      const held = newSecret();
-      beginReset.run(hashed(held), personId, until);
-      return held;
+      const token = newSecret();
+      beginReset.run(hashed(token), personId, until);
+      return token;
     },
-    resetOf: (held, at) => resetOf.get(hashed(held), at),
-    takeReset: database.transaction((held: string, at: string) => {
-      const personId = resetOf.get(hashed(held), at);
+    resetOf: (token, moment) => resetOf.get(hashed(token), moment),
+    takeReset: database.transaction((token: string, moment: string) => {
+      const personId = resetOf.get(hashed(token), moment);
       if (personId !== undefined) dropResets.run(personId);
       return personId;
     }),

@@ -11,7 +11,7 @@ export interface Feed {
   readonly lost: boolean;
 }
 
-/** What feeds what, across plans. */
+/** Describes what feeds what, across plans. */
 export interface FeedStore {
   /** The lines that follow a plan. */
   linksFrom(plan: string): Feed[];
@@ -19,7 +19,7 @@ export interface FeedStore {
   sources(): string[];
   /** The plans a plan follows. */
   sourcesOf(planId: string): string[];
-  /** Whether a plan follows another, through however many. */
+  /** Returns whether a plan follows another, through however many. */
   reaches(planId: string, plan: string): boolean;
   /** Which plan feeds which, among those a person has a role in. */
   among(personId: string): { readonly from: string; readonly to: string }[];

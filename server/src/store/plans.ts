@@ -15,7 +15,7 @@ export interface ListedPlan extends StoredPlan {
   readonly name: string;
   readonly currency: string;
   readonly locale: string;
-  /** How it stands, as it was last reckoned; `null` when that was for another revision or from another month. */
+  /** States how it stands, as it was last reckoned; `null` when that was for another revision or from another month. */
   readonly standing: PlanStatus | null;
 }
 
@@ -27,21 +27,21 @@ export interface PlanStore {
   /** Plans a person owns that are deleted but can still be fetched back, the latest first. */
   deletedOf(personId: string): { readonly id: string; readonly name: string; readonly deletedAt: string }[];
   /** Plans that were deleted before a time. */
-  deletedBefore(at: string): string[];
+  deletedBefore(moment: string): string[];
   /** All plans that are there to be seen, whoever's. */
   all(): StoredPlan[];
   nameOf(id: string): { readonly name: string } | undefined;
-  /** Whether anything has this id, whoever's it is and whether it is there to be seen or not. */
+  /** Returns whether anything has this id, whoever's it is and whether it is there to be seen or not. */
   isTaken(id: string): boolean;
   /** A new plan; one that is stored in parts is not to be seen until it is `complete`. */
-  insert(plan: PlanRow, ownerId: string, at: string, incomplete: boolean): void;
+  insert(plan: PlanRow, ownerId: string, moment: string, incomplete: boolean): void;
   complete(id: string): void;
   /** Plans that were never completed. */
   incomplete(): string[];
   remove(id: string): void;
   storeStatus(id: string, revision: number, month: Month, standing: PlanStatus): void;
   setRevision(id: string, revision: number): void;
-  setDeleted(id: string, at: string | null): void;
+  setDeleted(id: string, cell: string | null): void;
   roleOf(id: string, personId: string): Role | undefined;
   count(): number;
 }
@@ -92,20 +92,20 @@ export function createPlanStore(database: Sqlite): PlanStore {
         .all(month, personId)
         .map((row) => ({ ...row, standing: row.standing === null ? null : (JSON.parse(row.standing) as PlanStatus) })),
     deletedOf: (personId) => deletedOf.all(personId),
-    deletedBefore: (at) => deletedBefore.all(at),
+    deletedBefore: (moment) => deletedBefore.all(moment),
     all: () => all.all(),
     nameOf: (id) => nameOf.get(id),
     isTaken: (id) => taken.get(id) !== undefined,
-    insert(plan, ownerId, at, incomplete) {
-      insert.run({ ...plan, at, incomplete: incomplete ? 1 : 0 });
-      grant.run(plan.id, ownerId, 'owner', at);
+    insert(plan, ownerId, moment, incomplete) {
+      insert.run({ ...plan, at: moment, incomplete: incomplete ? 1 : 0 });
+      grant.run(plan.id, ownerId, 'owner', moment);
     },
     complete: (id) => void complete.run(id),
     incomplete: () => incomplete.all(),
     remove: (id) => void remove.run(id),
     storeStatus: (id, revision, month, standing) => void keep.run(id, revision, month, JSON.stringify(standing)),
     setRevision: (id, revision) => void setRevision.run(revision, id),
-    setDeleted: (id, at) => void setDeleted.run(at, id),
+    setDeleted: (id, cell) => void setDeleted.run(cell, id),
     roleOf: (id, personId) => role.get(id, personId)?.role,
     count: () => count.get()!.count,
   };

@@ -66,10 +66,10 @@ export function whyNotFollowed(
 /** Of entries that are to be changed those that are not as their sender knew them, as they are now. */
 export function differing(ledger: LedgerStore, planId: string, changes: readonly EntryChange[]): EntryNow[] {
   if (changes.length === 0) return [];
-  const found = ledger.find(planId, changes.map(({ id }) => id)); // prettier-ignore
+  const match = ledger.find(planId, changes.map(({ id }) => id)); // prettier-ignore
   return changes
-    .filter(({ id, before }) => !isSameEntry(found.get(id) ?? null, before))
-    .map(({ id }) => ({ entry: id, now: given(found.get(id)) }));
+    .filter(({ id, before }) => !isSameEntry(match.get(id) ?? null, before))
+    .map(({ id }) => ({ entry: id, now: given(match.get(id)) }));
 }
 
 /** Why entries cannot be changed, of which some differ from what their sender knew. */

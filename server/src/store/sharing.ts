@@ -43,7 +43,7 @@ export interface OpenLink {
 export interface SharingStore {
   members(planId: string): Member[];
   /** Gives a person a role, whatever theirs was. */
-  grant(planId: string, personId: string, role: Role, at: string, link?: string): void;
+  grant(planId: string, personId: string, role: Role, moment: string, link?: string): void;
   /** Takes a person's role away. */
   revoke(planId: string, personId: string): void;
   owners(planId: string): number;
@@ -52,11 +52,11 @@ export interface SharingStore {
   /** Makes a link; gives what it holds. */
   addLink(planId: string, link: Omit<SharingLink, 'uses' | 'revokedAt'>): string;
   links(planId: string): SharingLink[];
-  revokeLink(planId: string, id: string, at: string): boolean;
+  revokeLink(planId: string, id: string, moment: string): boolean;
   /** The link of what someone holds, where it may be used on this day. */
-  openLink(held: string, today: string): OpenLink | undefined;
+  openLink(token: string, today: string): OpenLink | undefined;
   /** Revokes the links a person made, and the one they came by; gives how many could still be used. */
-  revokeLinksOf(planId: string, personId: string, cameBy: string, at: string): number;
+  revokeLinksOf(planId: string, personId: string, cameBy: string, moment: string): number;
   /** Notes that a link has been used. */
   useLink(planId: string, id: string): void;
 }
@@ -110,19 +110,19 @@ export function createSharingStore(database: Sqlite): SharingStore {
 
   return {
     members: (planId) => members.all(planId),
-    grant: (planId, personId, role, at, link = '') => void grant.run(planId, personId, role, at, link),
+    grant: (planId, personId, role, moment, link = '') => void grant.run(planId, personId, role, moment, link),
     revoke: (planId, personId) => void revoke.run(planId, personId),
     owners: (planId) => owners.get(planId)!,
     ownedAlone: (personId) => ownedAlone.all(personId),
     addLink(planId, link) {
-      const held = newSecret();
-      addLink.run({ ...link, planId, token: hashed(held), once: link.once ? 1 : 0 });
-      return held;
+      const token = newSecret();
+      addLink.run({ ...link, planId, token: hashed(token), once: link.once ? 1 : 0 });
+      return token;
     },
     links: (planId) => links.all(planId).map((link) => ({ ...link, once: link.once === 1 })),
-    revokeLink: (planId, id, at) => revokeLink.run(at, planId, id).changes > 0,
-    revokeLinksOf: (planId, personId, cameBy, at) => revokeOf.run({ planId, personId, cameBy, at }).changes,
-    openLink: (held, today) => open.get(hashed(held), today),
+    revokeLink: (planId, id, moment) => revokeLink.run(moment, planId, id).changes > 0,
+    revokeLinksOf: (planId, personId, cameBy, moment) => revokeOf.run({ planId, personId, cameBy, at: moment }).changes,
+    openLink: (token, today) => open.get(hashed(token), today),
     useLink: (planId, id) => void use.run(planId, id),
   };
 }

@@ -15,7 +15,7 @@ export interface SnapshotLine {
   readonly revision: number;
   readonly at: string;
   readonly person: string;
-  /** How much it takes, in bytes. */
+  /** States how much it takes, in bytes. */
   readonly size: number;
 }
 
@@ -28,7 +28,7 @@ export interface StoredSnapshot extends Omit<SnapshotLine, 'size' | 'person'> {
 export interface SnapshotStore {
   of(planId: string): SnapshotLine[];
   add(planId: string, snapshot: StoredSnapshot): void;
-  /** What a snapshot holds, compressed. */
+  /** Returns what a snapshot holds, compressed. */
   content(planId: string, id: string): Uint8Array | undefined;
   rename(planId: string, id: string, name: string, note: string): boolean;
   remove(planId: string, id: string): boolean;
@@ -63,7 +63,7 @@ export function createSnapshotStore(database: Sqlite): SnapshotStore {
   };
 }
 
-/** How many days all snapshots are kept, one a day, and one a week. */
+/** States how many days all snapshots are kept, one a day, and one a week. */
 export const KEPT_DAYS = { all: 7, daily: 31, weekly: 366 };
 /** The most snapshots that are made by hand. */
 export const MOST_SNAPSHOTS = 200;

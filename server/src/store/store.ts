@@ -91,7 +91,7 @@ export interface StoreOptions {
   /** The time entries are stamped with. */
   readonly now?: () => Date;
   readonly log?: LogLimits;
-  /** How large the database may become, in pages of 4 kB; as large as the disk allows when left out. */
+  /** States how large the database may become, in pages of 4 kB; as large as the disk allows when left out. */
   readonly mostPages?: number;
 }
 
@@ -122,15 +122,15 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
   /** Why a payment would stand twice: it has come in meanwhile, from somebody else or another page. */
   function whyTwice(planId: string, order: Order | WayBack, changes: readonly EntryChange[]): Refusal | null {
     if (changes.length === 0) return null;
-    let found = twice.find(planId, changes);
-    if (!found && order.kind === 'entries.set' && order.since !== undefined) {
+    let match = twice.find(planId, changes);
+    if (!match && order.kind === 'entries.set' && order.since !== undefined) {
       const steps = log.after(planId, order.since);
       if (steps === null) return { code: 'conflict', message: messageFor('server.statementOutdated') };
-      found = cameInMeanwhile(changes, steps);
+      match = cameInMeanwhile(changes, steps);
     }
-    if (!found) return null;
-    const { id, what, date } = found.present;
-    const asked = {
+    if (!match) return null;
+    const { id, what, date } = match.present;
+    const requested = {
       language: 'en' as const,
       before: null,
       count: 1,
@@ -141,7 +141,7 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
       row: id,
       month: null,
     };
-    const who = log.page(planId, asked)[0]?.person ?? null;
+    const who = log.page(planId, requested)[0]?.person ?? null;
     return {
       code: 'conflict',
       message: messageFor('server.enteredAlready', {
@@ -170,7 +170,7 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
     );
   };
 
-  /** What an order changes; or why it cannot be, or that it has been carried out already. */
+  /** Returns what an order changes; or why it cannot be, or that it has been carried out already. */
   function decided(planId: string, personId: string, commandId: string, order: Order | WayBack): Outcome | Decided {
     const earlier = log.byCommand(planId, commandId);
     if (earlier) return { ok: true, entry: earlier, repeated: true };
@@ -257,7 +257,7 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
     return outcome;
   }
 
-  /** Whether a plan that comes from elsewhere would come to follow itself by a row of its own. */
+  /** Returns whether a plan that comes from elsewhere would come to follow itself by a row of its own. */
   const wouldCircle = (planId: string, change: DocumentChange) =>
     whyNotFollowed(feeds, plans, planId, [change]) !== null;
 
@@ -356,14 +356,14 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
   };
 }
 
-/** What an order changes, and the plan it was decided on. */
+/** Describes what an order changes, and the plan it was decided on. */
 interface Decided {
   readonly document: Document;
   readonly revision: number;
   readonly changes: readonly Change[];
 }
 
-/** How many entries of a plan are taken away at once. */
+/** States how many entries of a plan are taken away at once. */
 const ERASED_AT_ONCE = 250;
 
 /** A row that comes from elsewhere: what it follows, it follows in the name of a person of here. */

@@ -1,6 +1,6 @@
 import { isMessage, type Text } from '@haushalt/language';
 
-/** How a message in a column begins. */
+/** States how a message in a column begins. */
 const MESSAGE = '{"id":"';
 
 /** A text as it is kept in a column: a message as JSON, any other text as it is. */

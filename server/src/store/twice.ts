@@ -56,7 +56,7 @@ export function createTwiceFinder(database: Sqlite): TwiceFinder {
         return signsOf(after).flatMap((key) => (names.has(key) ? [] : [{ id, key }]));
       });
       if (signs.length === 0) return null;
-      const values = (kind: string) => JSON.stringify(signs.map(({ key }) => JSON.parse(key) as string[]).filter(([of]) => of === kind)); // prettier-ignore
+      const values = (kind: string) => JSON.stringify(signs.map(({ key }) => JSON.parse(key) as string[]).filter(([id]) => id === kind)); // prettier-ignore
       const [bank, due] = [values('bank'), values('due')];
       const changed = new Set(changes.map(({ id }) => id));
       const ids =
@@ -78,13 +78,13 @@ export function createTwiceFinder(database: Sqlite): TwiceFinder {
   };
 }
 
-/** Whether two entries of one sign are one payment: a bank may use a reference for several of a day, of other amounts. */
+/** Returns whether two entries of one sign are one payment: a bank may use a reference for several of a day, of other amounts. */
 function isTwin(key: string, entry: LedgerEntry, other: LedgerEntry, all: readonly LedgerEntry[]): boolean {
   if (other.id === entry.id || (entry.receipt !== '' && other.receipt === entry.receipt)) return false;
   const [kind, account] = JSON.parse(key) as [string, string];
   if (kind === 'due') return true;
-  const sum = (of: LedgerEntry) =>
-    all.reduce((total, part) => (part.id === of.id || (of.receipt !== '' && part.receipt === of.receipt) ? total + effectOn(part, account) : total), 0); // prettier-ignore
+  const sum = (source: LedgerEntry) =>
+    all.reduce((total, part) => (part.id === source.id || (source.receipt !== '' && part.receipt === source.receipt) ? total + effectOn(part, account) : total), 0); // prettier-ignore
   return sum(entry) === sum(other);
 }
 

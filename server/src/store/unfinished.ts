@@ -12,7 +12,7 @@ export interface UnfinishedStore {
   begin(planId: string, revision: number): void;
   isDone(planId: string, changes: number): void;
   end(planId: string): void;
-  /** Whether a plan has one. */
+  /** Returns whether a plan has one. */
   has(planId: string): boolean;
   all(): readonly Unfinished[];
 }

@@ -1,7 +1,7 @@
 import { expect } from 'vitest';
 import { base } from './served.ts';
 
-/** What a browser holds of a server: its cookies. */
+/** Describes what a browser holds of a server: its cookies. */
 export class Browser {
   private cookies = new Map<string, string>();
 
@@ -75,8 +75,8 @@ export async function joined(
   const link = await owner.ask('POST', `/plans/${plan}/links`, { role, until: null, once: true });
   expect(link.status).toBe(201);
   const browser = new Browser();
-  const held = (link.body.path as string).split('/').at(-1)!;
-  const answer = await browser.ask('POST', `/links/${held}/person`, { name, address: `${name}@home.example`, password: PASSWORDS[name], stay: true }); // prettier-ignore
+  const token = (link.body.path as string).split('/').at(-1)!;
+  const answer = await browser.ask('POST', `/links/${token}/person`, { name, address: `${name}@home.example`, password: PASSWORDS[name], stay: true }); // prettier-ignore
   expect(answer.status).toBe(201);
   return browser;
 }

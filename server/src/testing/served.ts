@@ -37,7 +37,7 @@ export let file: string;
 export let store: Store;
 export let base: string;
 
-/** How many pages listen to events. */
+/** Returns how many pages listen to events. */
 export let listening: () => number;
 /** Who may ask for what, and what the server does by itself, of the application that runs. */
 export let rules: readonly Rule[];

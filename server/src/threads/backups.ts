@@ -17,7 +17,7 @@ import type { StoredSnapshot } from '../store/snapshots.ts';
 import { messageFor } from '../message.ts';
 import { inParts, type PlanPart } from './parts.ts';
 
-/** What a backup holds: a copy of a database, made by this program or an earlier one. */
+/** Describes what a backup holds: a copy of a database, made by this program or an earlier one. */
 export interface BackupTask {
   readonly kind: 'readBackup';
   /** The file; it is brought up to date where it is of an earlier version, so that it has to be a copy. */
@@ -44,7 +44,7 @@ export interface BackupPlan {
 /** A file that is no backup. */
 export class NoBackup extends MessageError {}
 
-/** How many steps one part holds. */
+/** States how many steps one part holds. */
 const STEPS = 200;
 
 export function plansInBackup(file: string): BackupPlan[] {

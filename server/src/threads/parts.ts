@@ -20,7 +20,7 @@ export type PlanPart =
   | { readonly kind: 'snapshot'; readonly snapshot: StoredSnapshot }
   | { readonly kind: 'revision'; readonly revision: number };
 
-/** How many rows one part holds: so many are stored within some milliseconds, between two requests of others. */
+/** States how many rows one part holds: so many are stored within some milliseconds, between two requests of others. */
 export const PART = 250;
 
 /** Hands on a plan part by part. */

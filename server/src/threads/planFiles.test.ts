@@ -39,7 +39,7 @@ const written = (document: Document, entries: readonly LedgerEntry[]) => {
   writePlanFile(file, document, entries);
   return readFileSync(file, 'utf8');
 };
-/** What a file comes to, with its entries. */
+/** Returns what a file comes to, with its entries. */
 const read = (text: string | Buffer) => {
   writeFileSync(file, text);
   const parts: PlanPart[] = [];
@@ -73,11 +73,11 @@ describe('a plan file bit by bit', () => {
         const text = written(document, entries);
         expect(text).toBe(JSON.stringify(toPlanFile(document, entries), null, 2));
         const json: unknown = JSON.parse(text);
-        const whole = parsePlan(json);
-        const found = read(text);
-        expect(found.entries).toEqual(parseEntries(json, whole));
-        const sizes = Object.entries(whole).filter(([table]) => table !== 'plan').map(([, rows]) => rows.size); // prettier-ignore
-        expect(found.rows).toHaveLength(sizes.reduce((sum, size) => sum + size, 0));
+        const plan = parsePlan(json);
+        const match = read(text);
+        expect(match.entries).toEqual(parseEntries(json, plan));
+        const sizes = Object.entries(plan).filter(([table]) => table !== 'plan').map(([, rows]) => rows.size); // prettier-ignore
+        expect(match.rows).toHaveLength(sizes.reduce((sum, size) => sum + size, 0));
       }),
       runs(60),
     );
@@ -88,10 +88,10 @@ describe('a plan file bit by bit', () => {
     const entries = entriesOf(document, 5000);
     const { plan, entries: rows, ...rest } = toPlanFile(document, entries);
     const shuffled = JSON.stringify({ entries: rows, ...rest, plan });
-    const found = read(shuffled);
-    expect(found.entries).toHaveLength(5000);
-    expect(found.entries[4999]!.what).toBe(entries[4999]!.what);
-    expect(found.most).toBe(PART);
+    const match = read(shuffled);
+    expect(match.entries).toHaveLength(5000);
+    expect(match.entries[4999]!.what).toBe(entries[4999]!.what);
+    expect(match.most).toBe(PART);
   });
 
   it('from before there were accounts has those its entries name', () => {
@@ -99,9 +99,9 @@ describe('a plan file bit by bit', () => {
     const former = { version, plan };
     const rows = Array.from({ length: 50 }, (__, index) => ({ date: '2026-01-05', amount: 5, account: index % 2 ? 'Card' : 'Bank' })); // prettier-ignore
     const json = { ...former, entries: rows };
-    const found = read(JSON.stringify(json));
-    expect(found.rows.filter(({ table }) => table === 'accounts')).toHaveLength(2);
-    expect(found.entries).toEqual(parseEntries(json, parsePlan(json)));
+    const match = read(JSON.stringify(json));
+    expect(match.rows.filter(({ table }) => table === 'accounts')).toHaveLength(2);
+    expect(match.entries).toEqual(parseEntries(json, parsePlan(json)));
   });
 
   it('says what is wrong and where, as for a file read as a whole', () => {

@@ -67,7 +67,7 @@ function* entriesIn(file: string, read: (row: unknown, index: number) => LedgerE
   }
 }
 
-/** What is found in a file: a table, or an entry by its place. */
+/** Describes what is found in a file: a table, or an entry by its place. */
 interface Found {
   readonly key: string | number;
   readonly value: unknown;
@@ -82,11 +82,11 @@ class FileWalk {
   private readonly buffer = new Uint8Array(CHUNK);
   private problem: Error | null = null;
 
-  constructor(file: string, found: (finding: Found) => void) {
+  constructor(file: string, match: (finding: Found) => void) {
     this.open = openSync(file, 'r');
     this.parser.onValue = ({ value, key, parent, stack }) => {
       const isEntry = stack.length > 1;
-      found({ key: key!, value, isEntry });
+      match({ key: key!, value, isEntry });
       // What has been handed on is not gathered besides.
       if (isEntry && Array.isArray(parent)) parent.length = 0;
     };
@@ -128,7 +128,7 @@ class FileWalk {
   }
 }
 
-/** How many entries are written at once. */
+/** States how many entries are written at once. */
 const AT_ONCE = 1000;
 
 /** Writes a plan file, as `JSON.stringify` would write the whole with two spaces. */

@@ -152,7 +152,7 @@ export class PlanVersions {
     return { content: gzipSync(text, { level: 6 }), revision: revision ?? this.reader(this.planId).revision() };
   }
 
-  /** What a snapshot holds. */
+  /** Returns what a snapshot holds. */
   inSnapshot(id: string): { document: Document; entries: LedgerEntry[] } {
     const content = createSnapshotStore(this.database).content(this.planId, id);
     if (!content) throw new NoSuchMoment(messageFor('server.snapshotGone'));
@@ -201,8 +201,8 @@ export class PlanVersions {
     const after = new Map(this.entriesOf(to).map((entry) => [entry.id, entry]));
     const ids = new Set([...before.keys(), ...after.keys()]);
     return [...ids].flatMap((id) => {
-      const [was, is] = [before.get(id) ?? null, after.get(id) ?? null];
-      return isSameEntry(was, is) ? [] : [{ table: 'entries' as const, id, before: was, after: is }];
+      const [wasBefore, isNow] = [before.get(id) ?? null, after.get(id) ?? null];
+      return isSameEntry(wasBefore, isNow) ? [] : [{ table: 'entries' as const, id, before: wasBefore, after: isNow }];
     });
   }
 }

@@ -26,16 +26,16 @@ export interface PreviewTask {
   readonly account: string | null;
   /** The accounts of a file with several, by their numbers as the file says them. */
   readonly accounts: Readonly<Record<string, string>>;
-  /** How the bank writes its tables, where that was said. */
+  /** States how the bank writes its tables, where that was said. */
   readonly csv: CsvFormat | null;
 }
 
-/** What a bank's file means for a plan, before anything is stored. */
+/** Describes what a bank's file means for a plan, before anything is stored. */
 export interface StatementPreview {
   readonly revision: number;
   readonly format: StatementFormat;
   readonly statements: readonly PreviewedStatement[];
-  /** How a table was read, and what it looks like; `null` for other files. */
+  /** States how a table was read, and what it looks like; `null` for other files. */
   readonly csv: CsvGuess | null;
   /** Why a table cannot be read as it was said to be written; what it looks like says how it may be. */
   readonly problem: Message | null;
@@ -68,7 +68,7 @@ export function previewFor(
       document: plan,
       account,
       accounts,
-      entriesOf: (of, from, to) => ledger.ofAccount(planId, of, from, to),
+      entriesOf: (id, from, to) => ledger.ofAccount(planId, id, from, to),
       budget: budgetIn(new Model(plan)),
       settled: new Set(ledger.settled(planId)),
       earlier: ledger.earlier(planId, MOST_EARLIER),
@@ -81,7 +81,7 @@ export function previewFor(
   return { revision: revision(), format, statements, csv: looks, problem, unreadable };
 }
 
-/** How many earlier descriptions entries are assigned by. */
+/** States how many earlier descriptions entries are assigned by. */
 const MOST_EARLIER = 5000;
 
 function csvFormatOf({

@@ -2,7 +2,7 @@ import { ZxcvbnFactory } from '@zxcvbn-ts/core';
 import { adjacencyGraphs, dictionary } from '@zxcvbn-ts/language-common';
 import { messageFor, type Message } from '../message.ts';
 
-/** How hard a password is to guess, from 0 (at once) to 4 (not in centuries), and what to say of it. */
+/** Describes how hard a password is to guess, from 0 (at once) to 4 (not in centuries), and what to say of it. */
 export interface Strength {
   readonly score: number;
   readonly isEnough: boolean;
@@ -18,7 +18,7 @@ const LOOKED_AT = 64;
 
 const strengthOfText = new ZxcvbnFactory({ dictionary, graphs: adjacencyGraphs });
 
-/** How strong a password is for someone: their own name and address make none. */
+/** Returns how strong a password is for someone: their own name and address make none. */
 export function strengthOf(password: string, own: readonly string[]): Strength {
   const { score } = strengthOfText.check(password.slice(0, LOOKED_AT), ownWords(own));
   if ([...password].length < LEAST_PASSWORD)
@@ -30,7 +30,7 @@ export function strengthOf(password: string, own: readonly string[]): Strength {
   return { score, isEnough: score >= LEAST_SCORE, words: messageFor(`server.passwordStrength.${score}`)! };
 }
 
-/** What someone is called, as a whole, in its words and without the gaps between them. */
+/** Returns what someone is called, as a whole, in its words and without the gaps between them. */
 function ownWords(own: readonly string[]): string[] {
   const texts = [...own, 'haushalt'].map((text) => text.slice(0, LOOKED_AT).toLowerCase());
   return texts

@@ -64,7 +64,7 @@ import type { Reader } from './reader.ts';
 import { messageFor, type Message } from '../message.ts';
 import { previewFor, type PreviewTask } from './statementPreview.ts';
 
-/** What takes long is done in a thread of its own, so that no command waits behind it. These are the things it can do. */
+/** Describes what takes long is done in a thread of its own, so that no command waits behind it. These are the things it can do. */
 export type Task = TaskOfAKind & {
   /** The language of what it writes; English when left out. */
   readonly language?: Language;
@@ -102,35 +102,35 @@ type TaskOfAKind =
   | PagesTask
   | HandOverTask;
 
-/** What a task comes to. */
+/** Describes what a task comes to. */
 export interface TaskResult {
   readonly readFile: null;
   readonly readPlan: null;
   /** The rows of a plan as the text of a JSON object by table, and the revision they are of. */
   readonly open: { readonly tables: Uint8Array; readonly revision: number };
-  /** What the plan is called that has been written. */
+  /** States what the plan is called that has been written. */
   readonly writeFile: { readonly name: string };
   readonly writeEntries: { readonly name: string; readonly file: Uint8Array };
   /** A list as a table; `null` when the plan has none with that id. */
   readonly writeList: { readonly name: string; readonly file: Uint8Array } | null;
-  /** What the file means for the plan, as JSON text: a `StatementPreview`. */
+  /** States what the file means for the plan, as JSON text: a `StatementPreview`. */
   readonly previewStatement: Uint8Array;
-  /** What was entered earlier, by description, and the revision it is of, as JSON text. */
+  /** States what was entered earlier, by description, and the revision it is of, as JSON text. */
   readonly earlier: Uint8Array;
   readonly copyDatabase: null;
   readonly strength: Strength;
   readonly standing: { readonly standing: PlanStatus; readonly revision: number };
   /** The figures that other plans follow, by what they are of; nothing of what is gone. */
   readonly fed: Readonly<Record<string, FedFigures>>;
-  /** What a workbook is, what is wrong with it, and the plan it makes, as JSON text; or the audit as a PDF. */
+  /** States what a workbook is, what is wrong with it, and the plan it makes, as JSON text; or the audit as a PDF. */
   readonly audit: Uint8Array;
   /** The steps asked for, as JSON text. */
   readonly history: Uint8Array;
-  /** What differs, as JSON text: a `ComparisonShown`. */
+  /** States what differs, as JSON text: a `ComparisonShown`. */
   readonly compare: Uint8Array;
   /** A plan as a snapshot keeps it, and the revision it is of. */
   readonly snapshot: { readonly content: Uint8Array; readonly revision: number };
-  /** What leads from now to a moment, and the revision that is now. */
+  /** States what leads from now to a moment, and the revision that is now. */
   readonly goBack: { readonly changes: Change[]; readonly revision: number };
   readonly readSnapshot: null;
   readonly readBackup: readonly BackupPlan[];
@@ -140,7 +140,7 @@ export interface TaskResult {
   readonly export: { readonly name: string; readonly file: Uint8Array };
 }
 
-/** What a task tells while it is under way: parts of what it comes to, and how far it is. */
+/** Describes what a task tells while it is under way: parts of what it comes to, and how far it is. */
 export interface TaskReporter {
   readonly part: (part: PlanPart) => void;
   readonly progress: Progress;
@@ -288,7 +288,7 @@ function figuresFed(document: Document, ids: readonly string[]): Record<string, 
 /** A plan of which a step is carried out in parts, and some of them are written. */
 class HalfDone extends Error {}
 
-/** How long it is waited for the rest of a step, at most and between two looks, in milliseconds. */
+/** States how long it is waited for the rest of a step, at most and between two looks, in milliseconds. */
 const LONGEST_STEP = 30_000;
 const LOOK_AGAIN = 40;
 

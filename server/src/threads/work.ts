@@ -7,7 +7,7 @@ import { STORAGE } from './storageCode.ts';
 import type { Refused, Task, TaskResult } from './tasks.ts';
 import { messageFor, type Text, type Message } from '../message.ts';
 
-/** What the thread says of a task. */
+/** Describes what the thread says of a task. */
 export type Answer =
   | { readonly id: number; readonly kind: 'part'; readonly part: PlanPart }
   | { readonly id: number; readonly kind: 'progress'; readonly done: number; readonly what: Text }
@@ -43,7 +43,7 @@ export class TooLargeTask extends MessageError {}
 /** Whoever asked for it does not want it any more. */
 export class WorkCancelled extends MessageError {}
 
-/** How a task is done: what becomes of its parts, who is told how far it is, what ends it, and how long it may take: ms. */
+/** Describes how a task is done: what becomes of its parts, who is told how far it is, what ends it, and how long it may take: ms. */
 interface Doing {
   readonly part?: (part: PlanPart) => void;
   readonly progress?: (progress: { readonly done: number; readonly what: Text }) => void;
@@ -63,13 +63,13 @@ interface Job {
   readonly failed: (error: Error) => void;
 }
 
-/** How long a task may take unless it says otherwise, and how long a thread without one is kept, in milliseconds. */
+/** States how long a task may take unless it says otherwise, and how long a thread without one is kept, in milliseconds. */
 const LONGEST = 120_000;
 const IDLE = 30_000;
-/** How many tasks may wait, of all and of one person. */
+/** States how many tasks may wait, of all and of one person. */
 const MOST_WAITING = 50;
 const MOST_OF_ONE = 10;
-/** How much a task may hold in memory, in megabytes; a thread that goes beyond it is ended. */
+/** States how much a task may hold in memory, in megabytes; a thread that goes beyond it is ended. */
 const MOST_MEMORY = 1024;
 
 // One file of the thread and all it is made of (scripts/bundles.mjs), found from the sources and from what is compiled.

@@ -44,17 +44,17 @@ it('says at once that a page cannot be fetched, and goes on saying so while it a
 });
 
 it('comes by itself, and at once when the server is known to be back', async () => {
-  const alone = opened();
-  await alone.after(10);
-  alone.come();
-  await alone.after(2500);
+  const isAlone = opened();
+  await isAlone.after(10);
+  isAlone.come();
+  await isAlone.after(2500);
   expect(screen.getByRole('heading', { name: 'The loans of this plan' })).not.toBeNull();
   cleanup();
-  const told = opened();
-  await told.after(10);
-  await told.isReachable(false);
-  told.come();
-  await told.isReachable(true);
-  await told.after(10);
+  const report = opened();
+  await report.after(10);
+  await report.isReachable(false);
+  report.come();
+  await report.isReachable(true);
+  await report.after(10);
   expect(screen.getByRole('heading', { name: 'The loans of this plan' })).not.toBeNull();
 });

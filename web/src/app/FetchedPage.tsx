@@ -7,11 +7,11 @@ export interface FetchedPageProps {
   readonly path: string;
   readonly name: string;
   readonly load: () => Promise<ComponentType>;
-  /** Whether the server answered last, where that is known. */
+  /** True when the server answered last, where that is known. */
   readonly reachable?: boolean;
 }
 
-/** How long it is waited before a page that could not be fetched is asked for again, at first and at most, in milliseconds. */
+/** States how long it is waited before a page that could not be fetched is asked for again, at first and at most, in milliseconds. */
 const AGAIN_FIRST = 2000;
 const AGAIN_MOST = 30_000;
 

@@ -96,7 +96,7 @@ function OpenPlan({ planId }: { readonly planId: string }) {
   return useOthers().ended ? <EndedPage /> : <Shell planId={planId} />;
 }
 
-/** What a page of a plan is called. */
+/** Returns what a page of a plan is called. */
 const pageName = (path: string) => PAGES.find((page) => page.path === path)?.name;
 
 /** The calculator a figure belongs to: it itself, or one of its outputs or inputs. */
@@ -177,7 +177,7 @@ function Shell({ planId }: { readonly planId: string }) {
     () => ({
       openAssumptions: () => setAssumptionsOpen(true),
       goTo: (id: string, month: Month | null = null) => {
-        const at = month === null ? '' : `&month=${month}`;
+        const query = month === null ? '' : `&month=${month}`;
         const calculator = calculatorBehind(session.state.document, id);
         if (calculator)
           return void navigate(
@@ -186,7 +186,7 @@ function Shell({ planId }: { readonly planId: string }) {
         const place = otherPlace(id, session.state.document);
         if (place !== null) return void navigate(`/plans/${planId}/${place}`);
         if (!session.state.document.assumptions.has(id))
-          return void navigate(`/plans/${planId}/budget?show=${encodeURIComponent(id)}${at}`);
+          return void navigate(`/plans/${planId}/budget?show=${encodeURIComponent(id)}${query}`);
         setAssumptionsOpen(true);
         setWantedAssumption(id);
       },
@@ -403,7 +403,7 @@ const Pages = memo(function Pages({
   );
 });
 
-/** How many findings are open, on every page; leads to them. */
+/** Shows how many findings are open, on every page; leads to them. */
 function HeadCount({ planId }: { readonly planId: string }) {
   const count = useFindings().open.length;
   if (count === 0) return null;

@@ -5,7 +5,7 @@ import { useRefused, useSession, useSessionState } from '../plan-session/Session
 import { Icon } from '../ui/Icon.tsx';
 import './refused.scss';
 
-/** What could not be made of one's own changes: what is there now beside what one meant, until it is seen to. */
+/** Shows what could not be made of one's own changes: what is there now beside what one meant, until it is seen to. */
 export function RefusedStrip() {
   const session = useSession();
   const { base } = useSessionState();
@@ -54,9 +54,9 @@ const MAX_CHANGES_SHOWN = 5;
 function WhatIsThere({ refused, document }: { readonly refused: RejectedCommand; readonly document: Document }) {
   const { order, now } = refused;
   if (order.kind !== 'entries.set') return null;
-  const meant = new Map(order.entries.map(({ entry, after }) => [entry, after]));
+  const intended = new Map(order.entries.map(({ entry, after }) => [entry, after]));
   return now.slice(0, MAX_CHANGES_SHOWN).map(({ entry, now: before }) => {
-    const after = meant.get(entry) ?? null;
+    const after = intended.get(entry) ?? null;
     if (before === null) return after && <p key={entry}>{t('session.noLongerExists')}</p>;
     const change: EntryChange = {
       table: 'entries',

@@ -1,4 +1,4 @@
-/** What can have the keyboard, where it is drawn. */
+/** States what can have the keyboard, where it is drawn. */
 const FOCUSABLE =
   'a[href], button:not(:disabled), input:not(:disabled), select:not(:disabled), textarea:not(:disabled), [tabindex]:not([tabindex="-1"])';
 
@@ -10,7 +10,7 @@ interface Place {
   readonly nth: number;
 }
 
-/** What elements have in common that do the same to different things, such as the buttons of two rows. */
+/** Returns what elements have in common that do the same to different things, such as the buttons of two rows. */
 function kindOf(element: Element): string {
   // What a button is called begins with what it does; the words of anything else are its contents.
   const words = element.matches('button, a') ? (element.getAttribute('aria-label') ?? element.textContent ?? '') : '';
@@ -32,7 +32,7 @@ function placeOf(element: Element): Place {
   return { element, around, kind, nth: alikeIn(regionOf(element), kind).indexOf(element as HTMLElement) };
 }
 
-/** What is to have the keyboard once what had it is gone: its like in the next row, else what stands nearest to it. */
+/** Returns what is to have the keyboard once what had it is gone: its like in the next row, else what stands nearest to it. */
 function successorOf({ around, kind, nth }: Place): HTMLElement | null {
   const there = around.filter((parent) => parent.isConnected && parent !== document.body);
   const region = there[0] && regionOf(there[0]);

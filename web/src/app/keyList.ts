@@ -17,7 +17,7 @@ interface KeySection {
 const BUDGET = ['budget'];
 const OTHER_PAGES = ['projection', 'spending', 'accounts', 'charts', 'what-if'];
 
-/** What the list of plans takes from the keyboard. */
+/** States what the list of plans takes from the keyboard. */
 const PLAN_LIST_KEYS: readonly KeyWords[] = [
   {
     shown: 'Ctrl+V',

@@ -3,7 +3,7 @@ import { t } from '../language/language.ts';
 
 interface ShellAction {
   readonly action: 'undo' | 'redo' | 'assumptions' | 'keys';
-  /** Whether it is done while something is being typed too. */
+  /** True when it is done while something is being typed too. */
   readonly whileTyping: boolean;
 }
 

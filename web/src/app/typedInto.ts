@@ -1,5 +1,5 @@
 /**
- * Whether a key is meant for what is typed into a field. In a field in which nothing is typed yet, or which is as it was taken,
+ * States whether a key is meant for what is typed into a field. In a field in which nothing is typed yet, or which is as it was taken,
  * undo and redo mean the plan: what was entered just before.
  */
 export function isTypedInto(target: EventTarget | null, action: string): boolean {

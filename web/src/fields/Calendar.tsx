@@ -47,8 +47,8 @@ export default function Calendar({ kind, value, least, most, locale, onPick }: C
 
 /** The calendar reckons in the machine's own time; a day is a day. */
 function dateOf(day: Day): Date {
-  const [year, month, of] = day.split('-').map(Number) as [number, number, number];
-  return new Date(year, month - 1, of);
+  const [year, month, number] = day.split('-').map(Number) as [number, number, number];
+  return new Date(year, month - 1, number);
 }
 
 function dayOf(date: Date): Day {

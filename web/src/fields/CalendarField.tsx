@@ -33,7 +33,7 @@ function OpenCalendar(props: CalendarProps) {
 interface CalendarFieldProps {
   readonly label: string;
   readonly shown: string;
-  /** What may be chosen, from and to, as days. */
+  /** States what may be chosen, from and to, as days. */
   readonly least: Day;
   readonly most: Day;
   readonly value: Day;

@@ -5,7 +5,7 @@ import { useInlineEdit } from './useInlineEdit.ts';
 interface CommitFieldProps {
   readonly className?: string;
   readonly label: string;
-  /** What stands there while nobody is typing, and what there is to edit. */
+  /** States what stands there while nobody is typing, and what there is to edit. */
   readonly shown: string;
   readonly entry: string;
   readonly placeholder?: string;
@@ -17,7 +17,7 @@ interface CommitFieldProps {
   readonly name?: string;
   /** The language a text is in, by which the browser checks its spelling. */
   readonly language?: string;
-  /** What stands within the field, at its end. */
+  /** States what stands within the field, at its end. */
   readonly after?: ReactNode;
 }
 

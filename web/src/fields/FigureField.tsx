@@ -7,7 +7,7 @@ import { say, t } from '../language/language.ts';
 type FigureFieldProps = {
   readonly label: string;
   readonly unit: Unit;
-  /** Whether it stands among words that say what it is, so that its label is for screen readers alone. */
+  /** True when it stands among words that say what it is, so that its label is for screen readers alone. */
   readonly isBare?: boolean;
   readonly placeholder?: string;
   readonly first?: boolean;

@@ -35,14 +35,14 @@ interface InputFieldProps {
   readonly placeholder?: string;
   /** The month its value is told for, where it may differ from month to month. */
   readonly when?: string;
-  /** What the calculator says of the figure given here, when it cannot answer because of it. */
+  /** States what the calculator says of the figure given here, when it cannot answer because of it. */
   readonly complaint?: string | null;
-  /** Whether values can be tried with a slider. */
+  /** True when values can be tried with a slider. */
   readonly slider?: boolean;
 }
 
 /**
- * What a calculator is given: a figure or a formula, typed in place. Enter or leaving it commits, Escape leaves it as it
+ * Shows what a calculator is given: a figure or a formula, typed in place. Enter or leaving it commits, Escape leaves it as it
  * was; what cannot be taken stays as typed, with the reason below.
  */
 export function InputField(props: InputFieldProps) {
@@ -245,7 +245,7 @@ function InputSlider({ input, label }: { readonly input: PlacedInput; readonly l
   );
 }
 
-/** What there is to edit of an input. */
+/** Returns what there is to edit of an input. */
 function entryText({ formula, unit }: PlacedInput, document: Document): string {
   if (formula === null) return '';
   const { locale } = planOf(document);
@@ -254,7 +254,7 @@ function entryText({ formula, unit }: PlacedInput, document: Document): string {
   return writeForEntry(figure, unit, locale);
 }
 
-/** What stands in an input while nobody types. */
+/** Returns what stands in an input while nobody types. */
 function shownText(input: PlacedInput, document: Document): string {
   const figure = input.formula === null ? null : figureOfFormula(input.formula);
   return figure === null ? entryText(input, document) : writeWithUnit(figure, input.unit, planOf(document));

@@ -6,7 +6,7 @@ import { listOf } from '@haushalt/language';
 import { t } from '../language/language.ts';
 import { useCommitOnUnmount } from '../ui/useCommitOnUnmount.ts';
 
-/** What can be chosen: a heading tells apart what belongs together. */
+/** Describes what can be chosen: a heading tells apart what belongs together. */
 export interface SearchOption {
   readonly value: string;
   readonly words: string;
@@ -16,14 +16,14 @@ export interface SearchOption {
 interface SearchFieldProps {
   readonly label: string;
   readonly options: readonly SearchOption[];
-  /** What is chosen; empty where nothing is. */
+  /** States what is chosen; empty where nothing is. */
   readonly value: string;
   readonly placeholder?: string;
   readonly className?: string;
   readonly name?: string;
   readonly isInvalid?: boolean;
   readonly describedBy?: string;
-  /** What is typed at first, where it opens by being typed into. */
+  /** States what is typed at first, where it opens by being typed into. */
   readonly initial?: string;
   readonly inputRef?: Ref<HTMLInputElement>;
   readonly onChange: (value: string) => void;
@@ -50,7 +50,7 @@ export function SearchField(props: SearchFieldProps) {
   const chosen = options.find((option) => option.value === value) ?? null;
   const [typed, setTyped] = useState<string | null>(initial ?? null);
   const [refusal, setRefusal] = useState<string | null>(null);
-  const found = useMemo(() => matching(options, typed), [options, typed]);
+  const match = useMemo(() => matching(options, typed), [options, typed]);
   const reference = useRef<HTMLInputElement>(null);
   const { refs, floatingStyles } = useFloating({
     strategy: 'fixed',
@@ -80,7 +80,7 @@ export function SearchField(props: SearchFieldProps) {
     if (option.value !== value) onChange(option.value);
   };
   const box = useCombobox<SearchOption>({
-    items: [...found],
+    items: [...match],
     initialIsOpen: initial !== undefined,
     initialHighlightedIndex: initial === undefined ? -1 : 0,
     itemToString: (option) => option?.words ?? '',
@@ -99,13 +99,13 @@ export function SearchField(props: SearchFieldProps) {
   /** Chooses what has been typed means; why not, where that is nothing or not clear. */
   const settle = (text: string): string | null => {
     const same = options.filter(({ words }) => plain(words) === plain(text));
-    const meant = same.length > 0 ? same : matching(options, text);
+    const intended = same.length > 0 ? same : matching(options, text);
     if (text.trim() === '') reset();
-    else if (meant.length === 1) choose(meant[0]!);
-    else if (meant.length > 1)
+    else if (intended.length === 1) choose(intended[0]!);
+    else if (intended.length > 1)
       return severalAreMeant(
         text,
-        meant.map(({ words }) => words),
+        intended.map(({ words }) => words),
       );
     else return t('fields.unknownName', { text });
     return null;
@@ -142,7 +142,7 @@ export function SearchField(props: SearchFieldProps) {
             }
             if (event.key === 'Enter' && box.isOpen) event.preventDefault();
             // Going on by keyboard takes what is highlighted, as Enter does; leaving by a click takes only what is clear.
-            const highlighted = typed !== null && typed.trim() !== '' ? found[box.highlightedIndex] : undefined;
+            const highlighted = typed !== null && typed.trim() !== '' ? match[box.highlightedIndex] : undefined;
             if (event.key === 'Tab' && box.isOpen && highlighted) choose(highlighted);
           },
         })}
@@ -163,17 +163,17 @@ export function SearchField(props: SearchFieldProps) {
         hidden={!box.isOpen}
       >
         {box.isOpen &&
-          found.map((option, index) => (
+          match.map((option, index) => (
             <li
               key={option.value}
               {...box.getItemProps({ item: option, index })}
               className={`search-option ${box.highlightedIndex === index ? 'is-highlighted' : ''} ${option.value === value ? 'is-chosen' : ''}`}
-              data-heading={option.heading !== found[index - 1]?.heading ? option.heading : undefined}
+              data-heading={option.heading !== match[index - 1]?.heading ? option.heading : undefined}
             >
               {option.words}
             </li>
           ))}
-        {box.isOpen && found.length === 0 && <li className="search-none">{t('fields.noMatch')}</li>}
+        {box.isOpen && match.length === 0 && <li className="search-none">{t('fields.noMatch')}</li>}
       </ul>
       {refusal && (
         <small className="refusal" role="alert">
@@ -188,12 +188,12 @@ export function SearchField(props: SearchFieldProps) {
 export function matching(options: readonly SearchOption[], typed: string | null): readonly SearchOption[] {
   if (typed === null || typed.trim() === '') return options;
   const parts = plain(typed).split(' ');
-  const found = options.filter(({ words, heading = '' }) => {
+  const match = options.filter(({ words, heading = '' }) => {
     const text = `${plain(words)} ${plain(heading)}`;
     return parts.every((part) => text.includes(part));
   });
   const begins = (option: SearchOption) => plain(option.words).startsWith(plain(typed));
-  return [...found.filter(begins), ...found.filter((option) => !begins(option))];
+  return [...match.filter(begins), ...match.filter((option) => !begins(option))];
 }
 
 function plain(text: string): string {

@@ -2,7 +2,7 @@ import Form from 'react-bootstrap/Form';
 import type { FormSelectProps } from 'react-bootstrap';
 
 interface SelectProps extends FormSelectProps {
-  /** Whether it is as wide as what it stands in, as below a label; else as wide as its words. */
+  /** True when it is as wide as what it stands in, as below a label; else as wide as its words. */
   readonly wide?: boolean;
 }
 

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { RangeSlider } from '../ui/RangeSlider.tsx';
 import { writeWithUnit, t } from '../language/language.ts';
 
-/** What is tried: its unit and value, and its limits where it has some. */
+/** Describes what is tried: its unit and value, and its limits where it has some. */
 export interface Tried {
   readonly name: string;
   readonly unit: Unit;

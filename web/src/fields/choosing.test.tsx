@@ -22,40 +22,40 @@ describe('one of many, chosen by its words', () => {
   const box = () => screen.getByRole<HTMLInputElement>('combobox', { name: 'Line' });
 
   it('is found by some letters, and taken by Enter', async () => {
-    const taken = vi.fn();
-    const { user } = inPlan(plan, field('', taken));
+    const onTake = vi.fn();
+    const { user } = inPlan(plan, field('', onTake));
     await user.type(box(), 'gro{Enter}');
-    expect(taken).toHaveBeenCalledWith('g');
+    expect(onTake).toHaveBeenCalledWith('g');
   });
 
   it('is taken on leaving the field where the letters mean one alone, in any spelling', async () => {
-    const taken = vi.fn();
-    const { user } = inPlan(plan, field('', taken));
+    const onTake = vi.fn();
+    const { user } = inPlan(plan, field('', onTake));
     await user.type(box(), 'parkchen');
     await user.tab();
-    expect(taken).toHaveBeenCalledWith('p');
+    expect(onTake).toHaveBeenCalledWith('p');
   });
 
   it('is what is highlighted when one goes on by Tab, and asked for where one leaves otherwise', async () => {
-    const taken = vi.fn();
-    const { user } = inPlan(plan, <><SearchField label="Line" options={OPTIONS} value="" onChange={taken} /><button type="button">Elsewhere</button></>); // prettier-ignore
+    const onTake = vi.fn();
+    const { user } = inPlan(plan, <><SearchField label="Line" options={OPTIONS} value="" onChange={onTake} /><button type="button">Elsewhere</button></>); // prettier-ignore
     await user.type(box(), 'r');
     expect(screen.getByRole('option', { name: 'Rent' }).className).toContain('is-highlighted');
     await user.click(screen.getByRole('button', { name: 'Elsewhere' }));
     expect(screen.getByRole('alert').textContent).toBe(
       '“r” matches Rent, Groceries, Pärkchen. Choose one from the list.',
     );
-    expect(taken).not.toHaveBeenCalled();
+    expect(onTake).not.toHaveBeenCalled();
     await user.clear(box());
     await user.type(box(), 'r');
     await user.tab();
-    expect(taken).toHaveBeenCalledWith('r');
+    expect(onTake).toHaveBeenCalledWith('r');
     expect(screen.queryByRole('alert')).toBeNull();
   });
 
   it('stays as typed where nothing is meant by it, keeps its form from being sent, and Escape leaves it as it was', async () => {
-    const taken = vi.fn();
-    const { user } = inPlan(plan, field('r', taken));
+    const onTake = vi.fn();
+    const { user } = inPlan(plan, field('r', onTake));
     await user.type(box(), '{Control>}a{/Control}xylophone');
     await user.tab();
     expect(box().value).toBe('xylophone');
@@ -64,34 +64,34 @@ describe('one of many, chosen by its words', () => {
     await user.type(box(), '{Escape}');
     expect(box().value).toBe('Rent');
     expect(box().validity.valid).toBe(true);
-    expect(taken).not.toHaveBeenCalled();
+    expect(onTake).not.toHaveBeenCalled();
   });
 
   it('can be the one that was chosen before, though its letters are those of others too', async () => {
-    const taken = vi.fn();
-    const { user } = inPlan(plan, field('r', taken));
+    const onTake = vi.fn();
+    const { user } = inPlan(plan, field('r', onTake));
     await user.type(box(), '{Control>}a{/Control}r{Enter}');
     expect(box().value).toBe('Rent');
     await user.tab();
     expect(screen.queryByRole('alert')).toBeNull();
-    expect(taken).not.toHaveBeenCalled();
+    expect(onTake).not.toHaveBeenCalled();
   });
 
   it('is taken, or told as not taken, when the field goes', async () => {
-    const taken = vi.fn();
-    const { user, leave } = inPlan(plan, field('', taken));
+    const onTake = vi.fn();
+    const { user, leave } = inPlan(plan, field('', onTake));
     await user.type(box(), 'xylophone');
     leave();
     expect(await screen.findByText(/“xylophone” was not accepted\./)).toBeTruthy();
-    expect(taken).not.toHaveBeenCalled();
+    expect(onTake).not.toHaveBeenCalled();
   });
 
   it('is not changed by passing through it', async () => {
-    const taken = vi.fn();
-    const { user } = inPlan(plan, field('g', taken));
+    const onTake = vi.fn();
+    const { user } = inPlan(plan, field('g', onTake));
     await user.click(box());
     await user.tab();
-    expect(taken).not.toHaveBeenCalled();
+    expect(onTake).not.toHaveBeenCalled();
     expect(box().value).toBe('Groceries');
   });
 
@@ -111,32 +111,32 @@ describe('a month', () => {
   const box = () => screen.getByRole<HTMLInputElement>('textbox', { name: 'First' });
 
   it('is typed in any usual way, or one further by an arrow', async () => {
-    const taken = vi.fn();
-    const { user } = inPlan(plan, field(taken));
+    const onTake = vi.fn();
+    const { user } = inPlan(plan, field(onTake));
     await user.type(box(), '{Control>}a{/Control}apr{Enter}');
     await user.type(box(), '{ArrowDown}');
     await user.type(box(), '{ArrowUp}');
-    expect(taken.mock.calls.flat()).toEqual(['2026-04', '2026-03', '2026-01']);
+    expect(onTake.mock.calls.flat()).toEqual(['2026-04', '2026-03', '2026-01']);
   });
 
   it.each([
     ['June', 'Choose a month from January 2026 to April 2026.'],
     ['soon', '“soon” is not a valid month. Enter it like Feb 2026.'],
   ])('%s is refused in its place', async (typed, sentence) => {
-    const taken = vi.fn();
-    const { user } = inPlan(plan, field(taken));
+    const onTake = vi.fn();
+    const { user } = inPlan(plan, field(onTake));
     await user.type(box(), `{Control>}a{/Control}${typed}{Enter}`);
     expect(screen.getByRole('alert').textContent).toBe(sentence);
     expect(box().value).toBe(typed);
-    expect(taken).not.toHaveBeenCalled();
+    expect(onTake).not.toHaveBeenCalled();
   });
 
   it('is chosen in a calendar', async () => {
-    const taken = vi.fn();
-    const { user } = inPlan(plan, field(taken));
+    const onTake = vi.fn();
+    const { user } = inPlan(plan, field(onTake));
     await user.click(screen.getByRole('button', { name: 'Calendar for: First' }));
     await user.click(await screen.findByText('Mar', undefined, { timeout: 20_000 }));
-    expect(taken).toHaveBeenCalledWith('2026-03');
+    expect(onTake).toHaveBeenCalledWith('2026-03');
   });
 });
 
@@ -151,19 +151,19 @@ describe('a day', () => {
     ['en-US', '03/14/2026', '5/4', '2026-05-04'],
     ['de-DE', '14.03.2026', '5.4.', '2026-04-05'],
   ])('stands and is read in the order of %s', async (locale, shown, typed, day) => {
-    const taken = vi.fn();
-    const { user } = inPlan(plan, field(locale, taken));
+    const onTake = vi.fn();
+    const { user } = inPlan(plan, field(locale, onTake));
     expect(box().value).toBe(shown);
     await user.type(box(), `{Control>}a{/Control}${typed}{Enter}`);
-    expect(taken).toHaveBeenCalledWith(day);
+    expect(onTake).toHaveBeenCalledWith(day);
   });
 
   it('that cannot be is refused where it is typed', async () => {
-    const taken = vi.fn();
-    const { user } = inPlan(plan, field('en-IE', taken));
+    const onTake = vi.fn();
+    const { user } = inPlan(plan, field('en-IE', onTake));
     await user.type(box(), '{Control>}a{/Control}31/2/2026');
     await user.tab();
     expect(screen.getByRole('alert').textContent).toContain('31/2/2026');
-    expect(taken).not.toHaveBeenCalled();
+    expect(onTake).not.toHaveBeenCalled();
   });
 });

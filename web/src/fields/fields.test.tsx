@@ -22,17 +22,17 @@ describe('a text that is changed in place', () => {
   const plan = sketch({ lines: { Costs: { Rent: 800 } } });
 
   it('is taken on Enter, on leaving it, and when it goes', async () => {
-    const taken = vi.fn(() => null);
-    const { user, leave } = inPlan(plan, field(taken));
+    const onTake = vi.fn(() => null);
+    const { user, leave } = inPlan(plan, field(onTake));
     await user.type(screen.getByLabelText('Value'), '{Control>}a{/Control}3{Enter}');
-    expect(taken).toHaveBeenLastCalledWith('3');
+    expect(onTake).toHaveBeenLastCalledWith('3');
     await user.type(screen.getByLabelText('Value'), '{Control>}a{/Control}4');
     await user.tab();
-    expect(taken).toHaveBeenLastCalledWith('4');
+    expect(onTake).toHaveBeenLastCalledWith('4');
     await user.type(screen.getByLabelText('Value'), '{Control>}a{/Control}5');
     leave();
-    await waitFor(() => expect(taken).toHaveBeenLastCalledWith('5'));
-    expect(taken).toHaveBeenCalledTimes(3);
+    await waitFor(() => expect(onTake).toHaveBeenLastCalledWith('5'));
+    expect(onTake).toHaveBeenCalledTimes(3);
   });
 
   it('that cannot be taken stays as typed, and is told when it goes', async () => {

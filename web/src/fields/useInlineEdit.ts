@@ -4,7 +4,7 @@ import { selectAll } from '../ui/selectAll.ts';
 import { useCommitOnUnmount } from '../ui/useCommitOnUnmount.ts';
 
 interface InPlace {
-  /** What there is to edit. */
+  /** States what there is to edit. */
   readonly entry: string;
   /** Takes what has been typed; why not, where it cannot be. */
   readonly take: (text: string) => string | null;

@@ -44,10 +44,10 @@ interface GridProps<R extends GridRow, C extends GridColumn> {
 /** The height of the headings in pixels. */
 const HEAD_HEIGHT = 28;
 
-/** What a vertical scroll bar takes at most, in pixels. */
+/** States what a vertical scroll bar takes at most, in pixels. */
 const SCROLL_BAR = 18;
 
-/** What has its own use for a click inside a cell. */
+/** States what has its own use for a click inside a cell. */
 const OWN_CLICKS = 'input, button, .popover, .row-grip';
 
 /**

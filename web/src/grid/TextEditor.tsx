@@ -7,13 +7,13 @@ import type { MoveAfterCommit } from './state.ts';
 import type { GridColumn, GridRow } from './types.ts';
 
 interface TextEditorProps extends Omit<EditorProps<GridRow, GridColumn>, 'row' | 'column'> {
-  /** What is typed. */
+  /** States what is typed. */
   readonly label: string;
   /** Where Enter goes on to. */
   readonly onward?: MoveAfterCommit;
   /** The language it is in, by which the browser checks its spelling. */
   readonly language?: string;
-  /** What may be meant, offered while it is typed. */
+  /** States what may be meant, offered while it is typed. */
   readonly suggestions?: readonly string[];
 }
 

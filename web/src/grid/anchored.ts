@@ -12,7 +12,7 @@ interface AnchoredRange {
   readonly focus: Anchor;
 }
 
-/** What is selected, by rows and columns themselves: rows that move, come or go take the selection with them. */
+/** Describes what is selected, by rows and columns themselves: rows that move, come or go take the selection with them. */
 export type AnchoredSelection = readonly AnchoredRange[];
 
 export interface Named {

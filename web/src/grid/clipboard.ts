@@ -40,7 +40,7 @@ export function readTable(text: string): string[][] {
   return data;
 }
 
-/** Whether pasted text is more than a single field. */
+/** Returns whether pasted text is more than a single field. */
 export function isTable(text: string): boolean {
   return /[\t\n\r]/.test(text.trim());
 }

@@ -3,21 +3,21 @@ import type { ComponentType, Ref } from 'react';
 import type { CellRef, Draft, Editing, MoveAfterCommit } from './state.ts';
 import type { GridColumn, GridRow } from './types.ts';
 
-/** What a text comes to: a command, none where nothing is to be done, or why it cannot be read. */
+/** Describes what a text comes to: a command, none where nothing is to be done, or why it cannot be read. */
 export type Reading = { readonly command: Command | null } | { readonly refusal: Refusal };
 
-/** How the cells of a column are typed into. */
+/** Describes how the cells of a column are typed into. */
 export interface ColumnEditing<R extends GridRow, C extends GridColumn> {
   /** Why nothing can be typed into a cell, in words; `null` where something can. */
   readonly readOnlyReason: (row: R, column: C) => string | null;
-  /** What an editor opens with: what stands in the cell, or the rule behind it. */
+  /** Returns what an editor opens with: what stands in the cell, or the rule behind it. */
   readonly begin: (row: R, column: C, asRule: boolean) => Draft;
   /** Reads what is typed for a cell, which need not be shown any more. */
   readonly read: (cell: CellRef, draft: Draft) => Reading;
   readonly Editor: ComponentType<EditorProps<R, C>>;
 }
 
-/** How all typable cells of a block are typed into at once. */
+/** Describes how all typable cells of a block are typed into at once. */
 export interface BlockEditing<R extends GridRow, C extends GridColumn> {
   /** The cells of the selection that are meant; none where it has none to type into. */
   readonly cells: readonly CellRef[];
@@ -29,7 +29,7 @@ export interface EditorHandle {
   focus(): void;
 }
 
-/** What every editor is given; what is typed is kept by the grid. */
+/** Describes what every editor is given; what is typed is kept by the grid. */
 export interface EditorProps<R extends GridRow, C extends GridColumn> {
   readonly editing: Editing;
   readonly row: R;

@@ -11,7 +11,7 @@ export interface KeyPlace extends GridPlace {
   readonly pageSize: number;
 }
 
-/** What a key does in every grid. */
+/** Describes what a key does in every grid. */
 export type GridKey =
   | { readonly kind: 'go'; readonly place: GridPlace; readonly extend: boolean }
   | { readonly kind: 'open'; readonly typed: string | null; readonly asRule: boolean }
@@ -121,7 +121,7 @@ export const ACTIONS: readonly KeyBinding<{ readonly key: GridKey; readonly onLa
   },
 ];
 
-/** What a key does in a grid; `null` for one that is none of the grid's. */
+/** Returns what a key does in a grid; `null` for one that is none of the grid's. */
 export function gridKey(press: KeyPress, place: KeyPlace): GridKey | null {
   if (press.altKey) return null;
   const onLabel = place.column < place.first;

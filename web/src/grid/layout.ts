@@ -83,7 +83,7 @@ function widthOf(columns: readonly LaidOutColumn[]): number {
   return columns.reduce((sum, column) => sum + column.width, 0);
 }
 
-/** How far a grid of some width, scrolled to `left`, has to be scrolled for a column to be in sight between the pinned ones. */
+/** Returns how far a grid of some width, scrolled to `left`, has to be scrolled for a column to be in sight between the pinned ones. */
 export function scrollToReveal(layout: GridLayout, index: number, width: number, left: number): number {
   const column = layout.all[index];
   if (!column || column.pin !== null || layout.width <= width) return left;
@@ -92,7 +92,7 @@ export function scrollToReveal(layout: GridLayout, index: number, width: number,
   return Math.max(left, column.offset + column.width - visible);
 }
 
-/** How far a grid with room for `sight` pixels of rows, scrolled to `scrolled`, has to be scrolled to show a row whole. */
+/** Returns how far a grid with room for `sight` pixels of rows, scrolled to `scrolled`, has to be scrolled to show a row whole. */
 export function scrollToRow(top: number, rowHeight: number, sight: number, scrolled: number): number {
   return Math.max(Math.min(scrolled, top), top + rowHeight - Math.max(sight, rowHeight));
 }

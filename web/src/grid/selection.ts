@@ -10,7 +10,7 @@ export interface GridRange {
   readonly focus: GridPlace;
 }
 
-/** What is selected: one block or several apart. The last one reaches to the active cell. */
+/** Describes what is selected: one block or several apart. The last one reaches to the active cell. */
 export interface GridSelection {
   readonly ranges: readonly GridRange[];
 }
@@ -35,7 +35,7 @@ export function addBlock({ ranges }: GridSelection, place: GridPlace): GridSelec
   return { ranges: [...ranges, { anchor: place, focus: place }] };
 }
 
-/** Whether more than one cell is selected. */
+/** Returns whether more than one cell is selected. */
 export function isBlock({ ranges }: GridSelection): boolean {
   const [first] = ranges;
   return ranges.length > 1 || first!.anchor.row !== first!.focus.row || first!.anchor.column !== first!.focus.column;
@@ -43,14 +43,14 @@ export function isBlock({ ranges }: GridSelection): boolean {
 
 /** All selected cells, each once, row by row. */
 export function placesIn({ ranges }: GridSelection): GridPlace[] {
-  const found = new Map<string, GridPlace>();
+  const match = new Map<string, GridPlace>();
   for (const range of ranges) {
     const { top, bottom, left, right } = boundsOf(range);
     for (let row = top; row <= bottom; row++) {
-      for (let column = left; column <= right; column++) found.set(`${row}|${column}`, { row, column });
+      for (let column = left; column <= right; column++) match.set(`${row}|${column}`, { row, column });
     }
   }
-  return [...found.values()].sort((a, b) => a.row - b.row || a.column - b.column);
+  return [...match.values()].sort((a, b) => a.row - b.row || a.column - b.column);
 }
 
 /** The selected stretches of a row's columns, first and last, as one text that can be compared: `2-5 9-9`. */
@@ -62,7 +62,7 @@ export function columnsIn({ ranges }: GridSelection, row: number): string {
     .join(' ');
 }
 
-/** Whether a column is in a text of stretches as `columnsIn` gives it. */
+/** Returns whether a column is in a text of stretches as `columnsIn` gives it. */
 export function isColumnIn(ranges: string, column: number): boolean {
   return ranges.split(' ').some((range) => {
     const [from, to] = range.split('-');

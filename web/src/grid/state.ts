@@ -4,7 +4,7 @@ import { activeOf, addBlock, extendTo, selectOne, type GridPlace, type GridSelec
 import { t } from '../language/language.ts';
 
 /**
- * What goes on in a grid, as one machine: browsing, choosing a block with the pointer, editing with a draft. Cells are meant
+ * Describes what goes on in a grid, as one machine: browsing, choosing a block with the pointer, editing with a draft. Cells are meant
  * by the key of their row and the id of their column, so that what is typed never moves to another one, whatever comes
  * above it. It knows no browser.
  */
@@ -15,7 +15,7 @@ export interface CellRef {
   readonly column: string;
 }
 
-/** What is being typed, and what goes with it: how far it reaches, whether it is a rule. */
+/** Describes what is being typed, and what goes with it: how far it reaches, whether it is a rule. */
 export interface Draft {
   readonly text: string;
   readonly options: Readonly<Record<string, string | null>>;
@@ -28,7 +28,7 @@ export interface Editing {
   readonly block: readonly CellRef[] | null;
   readonly began: Draft;
   readonly draft: Draft;
-  /** Whether it began by typing over what was there, which counts as a change at once. */
+  /** True when it began by typing over what was there, which counts as a change at once. */
   readonly isTyped: boolean;
   /** Why what was typed last could not be taken. */
   readonly refusal: Refusal | null;
@@ -60,7 +60,7 @@ export type GridEvent =
   | { readonly kind: 'select'; readonly selection: GridSelection }
   | { readonly kind: 'open'; readonly editing: Pick<Editing, 'at' | 'block' | 'began' | 'isTyped'> }
   | { readonly kind: 'draft'; readonly draft: Draft }
-  /** What is typed is to be taken, with other options where some are given: then even if nothing was changed. */
+  /** States what is typed is to be taken, with other options where some are given: then even if nothing was changed. */
   | { readonly kind: 'confirm'; readonly onward: MoveAfterCommit; readonly options?: Draft['options'] }
   | { readonly kind: 'cancel' }
   /** Rows or columns are others than before. */
@@ -68,7 +68,7 @@ export type GridEvent =
   /** The grid goes, because another page comes in its place. */
   | { readonly kind: 'leave' };
 
-/** What the machine is told of the page it is on. */
+/** Describes what the machine is told of the page it is on. */
 export interface GridTerms extends Named {
   /** Reads what is typed, turns it into a command and carries it out; why not, where that cannot be. */
   readonly take: (editing: Editing) => Refusal | null;
@@ -76,9 +76,9 @@ export interface GridTerms extends Named {
 
 export interface Step {
   readonly state: GridState;
-  /** What is to be said: what became of a text whose cell is gone. */
+  /** States what is to be said: what became of a text whose cell is gone. */
   readonly notice: string | null;
-  /** Whether an editor has to be given the keys back, since what is in it cannot be taken. */
+  /** True when an editor has to be given the keys back, since what is in it cannot be taken. */
   readonly stays: boolean;
 }
 
@@ -86,19 +86,19 @@ export function firstState(selection: GridSelection, named: Named): GridState {
   return { selection: anchor(selection, named), chosen: {}, mode: { kind: 'browsing' } };
 }
 
-/** What is selected now, by places. */
+/** Returns what is selected now, by places. */
 export function selectionIn({ selection }: GridState, named: Named): GridSelection {
   return placed(selection, named);
 }
 
-/** What is being edited, if its cell is where the selection is. */
+/** Returns what is being edited, if its cell is where the selection is. */
 export function editingIn(state: GridState): Editing | null {
   return state.mode.kind === 'editing' ? state.mode.editing : null;
 }
 
 const BROWSING: GridMode = { kind: 'browsing' };
 
-/** What becomes of a grid by an event. What is typed is taken before anything else is selected, or the editor stays. */
+/** Returns what becomes of a grid by an event. What is typed is taken before anything else is selected, or the editor stays. */
 export function step(state: GridState, event: GridEvent, terms: GridTerms): Step {
   const quiet = (next: GridState): Step => ({ state: next, notice: null, stays: false });
   switch (event.kind) {
@@ -152,7 +152,7 @@ export function step(state: GridState, event: GridEvent, terms: GridTerms): Step
   }
 }
 
-/** Whether anything has been typed or chosen since the editor opened. */
+/** Returns whether anything has been typed or chosen since the editor opened. */
 export function isChanged({ began, draft, isTyped }: Editing): boolean {
   return (
     isTyped ||

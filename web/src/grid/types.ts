@@ -7,7 +7,7 @@ export interface GridColumn {
   /** Columns pinned to an edge stay in sight while the others scroll. */
   readonly pin: 'start' | 'end' | null;
   readonly className?: string;
-  /** Whether its cells say what their rows are called. */
+  /** True when its cells say what their rows are called. */
   readonly isLabel?: boolean;
   /** Set in narrower type, as all columns of a grid are, so that all of them have room. */
   readonly isNarrow?: boolean;
@@ -16,14 +16,14 @@ export interface GridColumn {
 export interface GridRow {
   readonly key: string;
   readonly className: string;
-  /** What screen readers call the row. */
+  /** States what screen readers call the row. */
   readonly label: string;
 }
 
-/** What a cell shows. */
+/** Describes what a cell shows. */
 export interface GridCell {
   readonly content: ReactNode;
-  /** What a content that is more than a text depends on: the same parts show the same. Without them it is drawn each time. */
+  /** States what a content that is more than a text depends on: the same parts show the same. Without them it is drawn each time. */
   readonly parts?: readonly unknown[];
   readonly className?: string;
   readonly title?: string;
@@ -45,7 +45,7 @@ export interface Point {
   readonly y: number;
 }
 
-/** Whether two lists hold the same things in the same order. */
+/** Returns whether two lists hold the same things in the same order. */
 export function hasSameParts(a: readonly unknown[], b: readonly unknown[]): boolean {
   return a.length === b.length && a.every((part, index) => Object.is(part, b[index]));
 }

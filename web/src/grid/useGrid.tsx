@@ -24,11 +24,11 @@ interface GridTerms<R extends GridRow, C extends GridColumn> {
   /** All rows, those that scroll before those that stay at the bottom. */
   readonly rows: readonly R[];
   readonly columns: readonly C[];
-  /** What is selected at first. */
+  /** States what is selected at first. */
   readonly first?: GridPlace;
-  /** How the cells of a column are typed into; `null` for one that is only looked at. */
+  /** States how the cells of a column are typed into; `null` for one that is only looked at. */
   readonly editingOf?: (column: C) => ColumnEditing<R, C> | null;
-  /** How all of a block is typed into at once. */
+  /** States how all of a block is typed into at once. */
   readonly block?: (selection: GridSelection) => BlockEditing<R, C>;
   /** Carries out what has been typed. */
   readonly send?: (command: Command) => Refusal | null;
@@ -42,17 +42,17 @@ interface GridTerms<R extends GridRow, C extends GridColumn> {
   readonly onPaste?: (text: string) => void;
   /** Keys of the page's own, asked before the grid's; says whether the key was one. */
   readonly onKey?: (event: KeyboardEvent, row: R, column: C) => boolean;
-  /** How many rows a key for a page goes, where the grid does not know better. */
+  /** Number of rows a key for a page goes, where the grid does not know better. */
   readonly page?: number;
 }
 
 export interface GridHandle {
   focus(): void;
-  /** How many rows a screenful has. */
+  /** Returns how many rows a screenful has. */
   pageSize(): number;
 }
 
-/** What a grid is worked with: by the grid that shows it, and by its page. */
+/** Describes what a grid is worked with: by the grid that shows it, and by its page. */
 export interface GridControl<R extends GridRow, C extends GridColumn> {
   readonly selection: GridSelection;
   /** Another object when someone has selected something, and not when rows come or go. */
@@ -62,7 +62,7 @@ export interface GridControl<R extends GridRow, C extends GridColumn> {
   readonly column: C | undefined;
   readonly isBlock: boolean;
   readonly editing: Editing | null;
-  /** What stands in the cell that is edited. */
+  /** States what stands in the cell that is edited. */
   readonly editor: ReactNode;
   readonly handle: React.RefObject<GridHandle | null>;
   /** Returns whether an editor keeps the keyboard, since what is typed in it cannot be taken. */
@@ -85,16 +85,16 @@ export function useGrid<R extends GridRow, C extends GridColumn>(terms: GridTerm
   const [state, setState] = useState<GridState>(() => firstState(selectOne(first), named(rows, columns)));
   const handle = useRef<GridHandle>(null);
   const editor = useRef<EditorHandle>(null);
-  /** How what is typed is read, by the draft its editor began with: whether its cell is still shown or not. */
+  /** States how what is typed is read, by the draft its editor began with: whether its cell is still shown or not. */
   const readings = useRef(new WeakMap<Draft, Opened>());
   const latest = useRef({ state, terms, notices });
   latest.current = { ...latest.current, terms, notices };
 
   const dispatch = useCallback((event: GridEvent) => {
-    const { state: before, terms: at, notices: say } = latest.current;
+    const { state: before, terms: terms, notices: say } = latest.current;
     const next = step(before, event, {
-      ...named(at.rows, at.columns),
-      take: (editing) => take(editing, readings.current.get(editing.began) ?? NOTHING, at.send),
+      ...named(terms.rows, terms.columns),
+      take: (editing) => take(editing, readings.current.get(editing.began) ?? NOTHING, terms.send),
     });
     latest.current.state = next.state;
     if (next.state !== before) setState(next.state);
@@ -123,18 +123,18 @@ export function useGrid<R extends GridRow, C extends GridColumn>(terms: GridTerm
 
   const select = useCallback(
     (next: GridSelection | ((before: GridSelection) => GridSelection)) => {
-      const { state: now, terms: at } = latest.current;
-      const chosen = typeof next === 'function' ? next(selectionIn(now, named(at.rows, at.columns))) : next;
+      const { state: now, terms: terms } = latest.current;
+      const chosen = typeof next === 'function' ? next(selectionIn(now, named(terms.rows, terms.columns))) : next;
       dispatch({ kind: 'select', selection: chosen });
     },
     [dispatch],
   );
 
   const open = useCallback(
-    (at: GridPlace, typed: string | null = null, asRule = false) => {
+    (origin: GridPlace, typed: string | null = null, asRule = false) => {
       const { terms: now, notices: say } = latest.current;
-      const target = now.rows[at.row];
-      const where = now.columns[at.column];
+      const target = now.rows[origin.row];
+      const where = now.columns[origin.column];
       if (!target || !where || now.onOpen?.(target, where, typed)) return;
       const editing = now.editingOf?.(where);
       if (!editing) return;

@@ -30,7 +30,7 @@ export function say(text: Text | null | undefined): string | null {
 export const writeWithUnit = (figure: number, unit: core.Unit, style: core.FigureStyle): string =>
   say(core.writeWithUnit(figure, unit, style));
 
-/** What a line, total or figure is called where it is shown. */
+/** Returns what a line, total or figure is called where it is shown. */
 export const nameOf = (document: core.Document, id: string): string | undefined =>
   say(core.labelOf(document, id)) ?? undefined;
 

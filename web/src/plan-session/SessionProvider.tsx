@@ -14,14 +14,14 @@ import { TAB, presence } from './whereabouts.ts';
 /** The open plan; given by the provider below, or by a test. */
 export const SessionContext = createContext<PlanSession | null>(null);
 
-/** How long what has changed glows in full, and then faintly, in milliseconds. */
+/** States how long what has changed glows in full, and then faintly, in milliseconds. */
 const GLOW_TIME = 1000;
 const FAINT_TIME = 600;
 const GLOW_OF_OTHERS = 4000;
 
 interface SessionProviderProps {
   readonly planId: string;
-  /** Whether all is there that has to be before anything can be typed. */
+  /** True when all is there that has to be before anything can be typed. */
   readonly isReady: boolean;
   readonly loading: ReactNode;
   readonly failed: (message: string, again: () => void) => ReactNode;
@@ -121,7 +121,7 @@ export function useSessionState(): PlanState {
   return useSyncExternalStore(session.subscribe, () => session.plan);
 }
 
-/** How saving goes: how many orders wait, and whether the server answers. */
+/** Returns how saving goes: how many orders wait, and whether the server answers. */
 export function useSaving(): Pick<SessionState, 'waiting' | 'reachable'> {
   const session = useSession();
   const waiting = useSyncExternalStore(session.subscribe, () => session.state.waiting);
@@ -135,12 +135,12 @@ export function useRefused(): SessionState['refused'] {
   return useSyncExternalStore(session.subscribe, () => session.state.refused);
 }
 
-/** Whether the plan may be changed, or only looked at and tried out; and how much is being tried. */
+/** Returns whether the plan may be changed, or only looked at and tried out; and how much is being tried. */
 export function useRole(): { readonly canEdit: boolean; readonly tried: number } {
   const session = useSession();
   const canEdit = useSyncExternalStore(session.subscribe, () => session.canEdit);
-  const tried = useSyncExternalStore(session.subscribe, () => session.previewedCount);
-  return { canEdit, tried };
+  const preview = useSyncExternalStore(session.subscribe, () => session.previewedCount);
+  return { canEdit, tried: preview };
 }
 
 /** The others who have the plan open, and where they are. */
@@ -153,7 +153,7 @@ export function usePresent(): SessionState['present'] {
 export function useOthers(): Pick<SessionState, 'present' | 'told' | 'ended'> {
   const session = useSession();
   const present = usePresent();
-  const told = useSyncExternalStore(session.subscribe, () => session.state.told);
+  const change = useSyncExternalStore(session.subscribe, () => session.state.told);
   const ended = useSyncExternalStore(session.subscribe, () => session.state.ended);
-  return { present, told, ended };
+  return { present, told: change, ended };
 }

@@ -28,7 +28,7 @@ import { requestStreamed, type Progress, type Received } from './streamed.ts';
 
 export { ServerAway, ServerRefusal };
 
-/** What someone may do with a plan. */
+/** Describes what someone may do with a plan. */
 export type Role = 'owner' | 'editor' | 'viewer';
 
 /** A plan in the list of plans. */
@@ -90,12 +90,12 @@ export interface PublishedIndex {
   readonly source: string;
 }
 
-/** How a bank writes its tables. */
+/** Describes how a bank writes its tables. */
 export type CsvFormat = Omit<StatementFormatRow, 'id' | 'account'>;
 
 /** The statement of one account with what each of its lines means for the plan. */
 export interface PreviewedStatement {
-  /** What the bank calls the account; empty where the file does not say. */
+  /** States what the bank calls the account; empty where the file does not say. */
   readonly number: string;
   /** The account of the plan; `null` where that has to be said. */
   readonly account: string | null;
@@ -104,20 +104,20 @@ export interface PreviewedStatement {
   readonly counts: PreviewCounts;
 }
 
-/** What is said of a bank's file: its account, those of several by their numbers, and how a table is written. */
+/** Describes what is said of a bank's file: its account, those of several by their numbers, and how a table is written. */
 export interface StatementSaid {
   readonly account: string | null;
   readonly accounts: Readonly<Record<string, string>>;
   readonly csv: CsvFormat | null;
 }
 
-/** What a bank's file means for a plan, before anything is stored. */
+/** Describes what a bank's file means for a plan, before anything is stored. */
 export interface StatementPreview {
   /** The plan's, as the file was compared with it. */
   readonly revision: number;
   readonly format: string;
   readonly statements: readonly PreviewedStatement[];
-  /** How a table was read, and what it looks like; `null` for other files. */
+  /** States how a table was read, and what it looks like; `null` for other files. */
   readonly csv: {
     readonly format: CsvFormat;
     readonly headings: readonly string[];
@@ -129,7 +129,7 @@ export interface StatementPreview {
   readonly unreadable: readonly Text[];
 }
 
-/** What of a plan is on paper, and how. */
+/** Describes what of a plan is on paper, and how. */
 export interface PrintRequest {
   readonly parts: readonly string[];
   readonly years: readonly number[];
@@ -161,7 +161,7 @@ export interface FileRequest extends PrintRequest {
   readonly language: Language;
 }
 
-/** How a workbook is to be taken. */
+/** Describes how a workbook is to be taken. */
 export interface WorkbookQuery {
   readonly title: string;
   readonly fix: boolean;
@@ -197,10 +197,10 @@ export interface PagesShown {
   readonly pages: readonly Page[];
 }
 
-/** What is asked of entries, as an address says it. */
-function entriesQuery(asked: EntryQuery, { offset, limit }: { offset: number; limit: number }): string {
-  const { from, to, lines, accounts, text, least, most, state, order, descending } = asked;
-  const said: [string, string | number | null][] = [
+/** Returns what is asked of entries, as an address says it. */
+function entriesQuery(query: EntryQuery, { offset, limit }: { offset: number; limit: number }): string {
+  const { from, to, lines, accounts, text, least, most, state, order, descending } = query;
+  const stated: [string, string | number | null][] = [
     ['from', from],
     ['to', to],
     ['lines', lines?.join() ?? null],
@@ -214,7 +214,9 @@ function entriesQuery(asked: EntryQuery, { offset, limit }: { offset: number; li
     ['offset', offset],
     ['limit', limit],
   ];
-  return new URLSearchParams(said.flatMap(([key, value]) => (value === null ? [] : [[key, String(value)]]))).toString();
+  return new URLSearchParams(
+    stated.flatMap(([key, value]) => (value === null ? [] : [[key, String(value)]])),
+  ).toString();
 }
 
 const planPath = (id: string) => `/plans/${encodeURIComponent(id)}`;
@@ -227,7 +229,7 @@ function saidIn({ title, fix, said }: WorkbookQuery): string {
 
 export const api = {
   plans: () => request<ListOfPlans>('GET', '/plans'),
-  /** What of a plan a line of another one may follow. */
+  /** Returns what of a plan a line of another one may follow. */
   figuresOf: (id: string) =>
     request<{ figures: { id: string; name: string }[] }>('GET', `${planPath(id)}/figures`).then(
       ({ figures }) => figures,
@@ -235,14 +237,14 @@ export const api = {
   /** Stores a plan file as a new plan, under an id of one's own where a retry must not store it twice. */
   importFile: (file: string | Blob, id?: string) =>
     request<{ id: string }>('POST', `/plans/import${id === undefined ? '' : `?id=${encodeURIComponent(id)}`}`, file),
-  /** What a workbook from elsewhere is, what is wrong with it, and the plan it makes; nothing is stored. */
-  async auditWorkbook(file: Blob, asked: WorkbookQuery, told: RunOptions): Promise<AuditedWorkbook> {
-    const { content } = await requestStreamed(`/plans/workbooks?${saidIn(asked)}`, file, told);
+  /** Returns what a workbook from elsewhere is, what is wrong with it, and the plan it makes; nothing is stored. */
+  async auditWorkbook(file: Blob, request: WorkbookQuery, options: RunOptions): Promise<AuditedWorkbook> {
+    const { content } = await requestStreamed(`/plans/workbooks?${saidIn(request)}`, file, options);
     return JSON.parse(new TextDecoder().decode(content)) as AuditedWorkbook;
   },
   /** The same as a PDF. */
-  async auditAsPdf(file: Blob, asked: WorkbookQuery, told: RunOptions): Promise<Blob> {
-    const { content } = await requestStreamed(`/plans/workbooks?${saidIn(asked)}&as=pdf`, file, told);
+  async auditAsPdf(file: Blob, request: WorkbookQuery, options: RunOptions): Promise<Blob> {
+    const { content } = await requestStreamed(`/plans/workbooks?${saidIn(request)}&as=pdf`, file, options);
     return new Blob([content], { type: 'application/pdf' });
   },
   duplicate: (id: string, copyId: string) =>
@@ -261,57 +263,57 @@ export const api = {
     const { tables, revision, history, role, person } = await request<Answer>('GET', planPath(id));
     return { id, revision, history, role, person, document: documentFrom(tables) };
   },
-  /** What the entries of a plan come to, and which days of recurring entries have happened. */
+  /** Returns what the entries of a plan come to, and which days of recurring entries have happened. */
   ledger: (planId: string) =>
     request<{ revision: number; sums: EntrySum[]; settled: string[]; items: ItemSum[] }>(
       'GET',
       `${planPath(planId)}/actuals`,
     ),
-  /** What happens to the accounts of a plan, by day. */
+  /** Returns what happens to the accounts of a plan, by day. */
   balances: (planId: string) => request<{ revision: number; days: DaySum[] }>('GET', `${planPath(planId)}/balances`),
   /** The entries that are there twice. */
   twice: (planId: string) => request<{ revision: number; twice: Twice[] }>('GET', `${planPath(planId)}/twice`),
-  /** What was entered earlier, by description. */
+  /** Returns what was entered earlier, by description. */
   descriptions: (planId: string) =>
     request<{ revision: number; earlier: EarlierEntry[] }>('GET', `${planPath(planId)}/descriptions`),
   /** A page of the entries asked for. */
-  entries: (planId: string, asked: EntryQuery, offset: number, limit: number) =>
-    request<EntriesFound>('GET', `${planPath(planId)}/entries?${entriesQuery(asked, { offset, limit })}`),
-  /** What there is outside to ask: a bank, a statistics office. */
+  entries: (planId: string, query: EntryQuery, offset: number, limit: number) =>
+    request<EntriesFound>('GET', `${planPath(planId)}/entries?${entriesQuery(query, { offset, limit })}`),
+  /** Returns what there is outside to ask: a bank, a statistics office. */
   outside: () => request<{ bank: boolean; statistics: boolean }>('GET', '/outside'),
   /** The price indices that are published. */
   indices: () => request<{ indices: PublishedIndex[] }>('GET', '/indices').then((answer) => answer.indices),
   /** A price index by month. */
   index: (id: string) =>
     request<PublishedIndex & { values: IndexValue[] }>('GET', `/indices/${encodeURIComponent(id)}`),
-  /** What the bank hands out for an account since its last statement, and what it means for the plan; nothing is stored. */
+  /** Returns what the bank hands out for an account since its last statement, and what it means for the plan; nothing is stored. */
   fetchStatement: (planId: string, account: string, signal: AbortSignal) =>
     request<StatementPreview>('POST', `${planPath(planId)}/accounts/${encodeURIComponent(account)}/fetch`, {}, signal),
-  /** What a bank's file means for a plan; nothing is stored. */
+  /** Returns what a bank's file means for a plan; nothing is stored. */
   async previewStatement(
     planId: string,
     file: Blob,
     { account, accounts, csv }: StatementSaid,
-    told: { readonly signal: AbortSignal; readonly onProgress: (progress: Progress) => void },
+    report: { readonly signal: AbortSignal; readonly onProgress: (progress: Progress) => void },
   ): Promise<StatementPreview> {
     const query = new URLSearchParams({
       ...(account === null ? {} : { account }),
       ...(Object.keys(accounts).length === 0 ? {} : { accounts: JSON.stringify(accounts) }),
       ...(csv === null ? {} : { csv: JSON.stringify(csv) }),
     });
-    const { content } = await requestStreamed(`${planPath(planId)}/statements?${query.toString()}`, file, told);
+    const { content } = await requestStreamed(`${planPath(planId)}/statements?${query.toString()}`, file, report);
     return JSON.parse(new TextDecoder().decode(content)) as StatementPreview;
   },
   /** Some of the pages of a plan as they will be printed, and what is known of all of them. */
-  pages: (planId: string, asked: PagesRequest, signal: AbortSignal) =>
-    request<PagesShown>('POST', `${planPath(planId)}/pages`, asked, signal),
+  pages: (planId: string, wanted: PagesRequest, signal: AbortSignal) =>
+    request<PagesShown>('POST', `${planPath(planId)}/pages`, wanted, signal),
   /** A plan as a file. */
   file: (
     planId: string,
-    asked: FileRequest,
-    told: { readonly signal: AbortSignal; readonly onProgress: (progress: Progress) => void },
-  ): Promise<Received> => requestStreamed(`${planPath(planId)}/files`, JSON.stringify(asked), told),
-  /** What a step of the history changed. */
+    request: FileRequest,
+    report: { readonly signal: AbortSignal; readonly onProgress: (progress: Progress) => void },
+  ): Promise<Received> => requestStreamed(`${planPath(planId)}/files`, JSON.stringify(request), report),
+  /** Returns what a step of the history changed. */
   step: (planId: string, commandId: string) =>
     request<Entry>('GET', `${planPath(planId)}/history/${encodeURIComponent(commandId)}`),
   /** Sends orders that wait. Answered are as many of them, from the first on, as there was time for. */
@@ -333,7 +335,7 @@ type QueueAnswer =
       readonly error: { readonly text: Text; readonly path?: string; readonly now?: readonly EntryNow[] };
     };
 
-/** What became of an order: the step it made, or why it was not done. */
+/** Describes what became of an order: the step it made, or why it was not done. */
 export type Answer = Entry | ServerRefusal;
 
 /** Where entries that are asked for are found as CSV. */

@@ -3,12 +3,12 @@ import type { Entry, HistoryLine, LoadedPlan } from './api.ts';
 import { historyAfter, type HistoryItem, type Order } from './orders.ts';
 import type { LedgerChange } from './state.ts';
 
-/** How many of the latest changes of entries are remembered; what shows the ledger asks anew after each. */
+/** States how many of the latest changes of entries are remembered; what shows the ledger asks anew after each. */
 const REMEMBERED_ENTRIES = 500;
-/** How many of the latest revisions are remembered by the command they came from. */
+/** States how many of the latest revisions are remembered by the command they came from. */
 const REMEMBERED = 100;
 
-/** What the server is known to have of a plan: its document, one's own history, and what was changed in its ledger lately. */
+/** Describes what the server is known to have of a plan: its document, one's own history, and what was changed in its ledger lately. */
 export class KnownPlan {
   document: Document;
   history: readonly HistoryItem[];
@@ -37,8 +37,8 @@ export class KnownPlan {
   /** Takes over a step, where it is the next; one may be known already, or show that something was missed. */
   take(entry: Entry): 'next' | 'known' | 'missed' {
     const { revision, commandId, changes } = entry;
-    const known = this.commands.get(revision);
-    if (revision > this.revision + 1 || (known !== undefined && known !== commandId)) return 'missed';
+    const existing = this.commands.get(revision);
+    if (revision > this.revision + 1 || (existing !== undefined && existing !== commandId)) return 'missed';
     if (revision <= this.revision) return 'known';
     this.revision = revision;
     this.commands.set(revision, commandId);

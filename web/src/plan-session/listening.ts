@@ -3,7 +3,7 @@ import { SIGNED_OUT } from './request.ts';
 import type { PlanSession } from './session.ts';
 import type { Present } from './state.ts';
 
-/** How long a stream that was closed for good stays closed before it is opened again, in milliseconds. */
+/** States how long a stream that was closed for good stays closed before it is opened again, in milliseconds. */
 const AGAIN_FIRST = 1000;
 const AGAIN_MOST = 30_000;
 

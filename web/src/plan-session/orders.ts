@@ -21,14 +21,14 @@ export interface HistoryStep {
   readonly target: string;
 }
 
-/** What can be sent to a plan. */
+/** Describes what can be sent to a plan. */
 export type Order = Command | HistoryStep;
 
 /** A command that can be taken back or done again. */
 export interface HistoryItem {
   readonly commandId: string;
   readonly label: Text;
-  /** What it changed; `null` until that has been fetched, for what was done before the page was opened. */
+  /** States what it changed; `null` until that has been fetched, for what was done before the page was opened. */
   readonly changes: readonly Change[] | null;
   readonly state: 'done' | 'undone';
 }
@@ -43,14 +43,14 @@ export interface PendingRequest {
 export interface RejectedCommand {
   readonly id: string;
   readonly order: Command;
-  /** What it was, in words, and why it was not done. */
+  /** States what it was, in words, and why it was not done. */
   readonly what: Text;
   readonly why: Text;
   /** The entries that stood against it, as they were then. */
   readonly now: readonly EntryNow[];
 }
 
-/** What was refused as it can be tried again: changes of entries begin with what these are now. */
+/** Returns what was refused as it can be tried again: changes of entries begin with what these are now. */
 export function againFrom({ order, now }: RejectedCommand): Command {
   if (order.kind !== 'entries.set' || now.length === 0) return order;
   const byId = new Map(now.map((each) => [each.entry, each.now]));
@@ -64,7 +64,7 @@ export function isStep(order: Order): order is HistoryStep {
   return order.kind === 'undo' || order.kind === 'redo';
 }
 
-/** What an order does to a document, given the history it was made in. */
+/** Returns what an order does to a document, given the history it was made in. */
 export function decideOrder(document: Document, history: readonly HistoryItem[], order: Order): Decision {
   if (!isStep(order)) return decide(document, order);
   const item = history.find((other) => other.commandId === order.target);

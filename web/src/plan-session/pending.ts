@@ -60,13 +60,13 @@ export function pendingInBrowser(
       }
     },
     discard: (id) => storage.removeItem(refusedPrefix + id),
-    watch(told) {
+    watch(report) {
       // Only other tabs are told of what one keeps.
       const heard = (event: Event) => {
         const { storageArea, key, newValue } = event as StorageEvent;
         if (storageArea !== storage || !key?.startsWith(refusedPrefix)) return;
         const [kept] = readRefused(newValue);
-        told(key.slice(refusedPrefix.length), kept ? refusalIn(kept) : null);
+        report(key.slice(refusedPrefix.length), kept ? refusalIn(kept) : null);
       };
       tabs.addEventListener('storage', heard);
       return () => tabs.removeEventListener('storage', heard);
@@ -87,7 +87,7 @@ function read(text: string | null): Kept[] {
   }
 }
 
-/** What was refused, without its place among the others. */
+/** Returns what was refused, without its place among the others. */
 function refusalIn({ id, order, what, why, now }: KeptRefusal): RejectedCommand {
   return { id, order, what, why, now };
 }

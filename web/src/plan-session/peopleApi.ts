@@ -15,7 +15,7 @@ export interface Me {
     readonly createdAt: string;
     /** The language they chose; empty as long as their browser decides. */
     readonly language: string;
-    /** Whether they keep this Haushalt: its backups. */
+    /** True when they keep this Haushalt: its backups. */
     readonly isAdmin: boolean;
   } | null;
   readonly signsIn: boolean;
@@ -72,7 +72,7 @@ export interface PlanPeople {
   readonly signsIn: boolean;
 }
 
-/** What a link leads to. */
+/** Describes what a link leads to. */
 export interface LinkOffer {
   readonly plan: string;
   readonly role: Role;
@@ -93,7 +93,7 @@ export interface HistoryStep {
   readonly label: Text;
   readonly target: string | null;
   readonly state: 'done' | 'undone' | 'left' | null;
-  /** Whether it is still known what it changed. */
+  /** True when it is still known what it changed. */
   readonly isKept: boolean;
 }
 
@@ -153,7 +153,7 @@ export interface DeletedPlan {
 const plan = (id: string) => `/plans/${encodeURIComponent(id)}`;
 const part = (text: string) => encodeURIComponent(text);
 
-/** What the server is asked about people, histories and backups. */
+/** States what the server is asked about people, histories and backups. */
 export const peopleApi = {
   me: () => request<Me>('GET', '/me'),
   signIn: (who: string, password: string, stay: boolean) =>
@@ -162,21 +162,22 @@ export const peopleApi = {
   first: (person: NewPerson) => request<{ id: string }>('POST', '/first', person),
   strength: (password: string, own: readonly string[]) => request<Strength>('POST', '/strength', { password, own }),
   forgotten: (who: string) => request<object>('POST', '/resets', { who }),
-  reset: (held: string, password: string) => request<{ id: string }>('POST', `/resets/${part(held)}`, { password }),
+  reset: (content: string, password: string) =>
+    request<{ id: string }>('POST', `/resets/${part(content)}`, { password }),
   changeMe: (name: string, address: string, password: string) =>
     request<object>('PATCH', '/me', { name, address, password }),
   /** An empty language leaves it to the browser. */
   setLanguage: (language: string) => request<undefined>('PUT', '/me/language', { language }),
-  confirmAddress: (held: string) => request<undefined>('POST', `/confirmations/${part(held)}`, {}),
+  confirmAddress: (content: string) => request<undefined>('POST', `/confirmations/${part(content)}`, {}),
   changePassword: (now: string, password: string) => request<undefined>('PUT', '/me/password', { now, password }),
   sessions: () => request<{ sessions: SignedIn[] }>('GET', '/me/sessions').then(({ sessions }) => sessions),
   endSession: (id: string) => request<undefined>('DELETE', `/me/sessions/${part(id)}`),
   leave: (password: string, names: 'kept' | 'replaced') => request<undefined>('POST', '/me/leave', { password, names }),
 
-  link: (held: string) => request<LinkOffer>('GET', `/links/${part(held)}`),
-  useLink: (held: string) => request<{ planId: string }>('POST', `/links/${part(held)}/use`, {}),
-  joinByLink: (held: string, person: NewPerson) =>
-    request<{ planId: string }>('POST', `/links/${part(held)}/person`, person),
+  link: (content: string) => request<LinkOffer>('GET', `/links/${part(content)}`),
+  useLink: (content: string) => request<{ planId: string }>('POST', `/links/${part(content)}/use`, {}),
+  joinByLink: (content: string, person: NewPerson) =>
+    request<{ planId: string }>('POST', `/links/${part(content)}/person`, person),
 
   people: (id: string) => request<PlanPeople>('GET', `${plan(id)}/people`),
   invite: (id: string, address: string, role: Role) =>
@@ -193,8 +194,8 @@ export const peopleApi = {
   here: (id: string, tab: string, place: { readonly page: string; readonly row: string; readonly column: string }) =>
     request<undefined>('POST', `${plan(id)}/here`, { tab, ...place }),
 
-  history: (id: string, asked: HistoryAsked) => {
-    const given = Object.entries(asked).flatMap(([key, value]) =>
+  history: (id: string, requested: HistoryAsked) => {
+    const given = Object.entries(requested).flatMap(([key, value]) =>
       value === undefined || value === '' ? [] : [[key, String(value)]],
     );
     return request<HistoryStep[]>('GET', `${plan(id)}/history?${new URLSearchParams(given).toString()}`);
@@ -227,9 +228,9 @@ export const peopleApi = {
   async restore(
     id: string,
     plans: readonly string[],
-    told: { readonly signal: AbortSignal; readonly onProgress: (progress: Progress) => void },
+    report: { readonly signal: AbortSignal; readonly onProgress: (progress: Progress) => void },
   ): Promise<readonly { readonly id: string; readonly name: string }[]> {
-    const { head } = await requestStreamed(`/restores/${part(id)}`, JSON.stringify({ plans }), told);
+    const { head } = await requestStreamed(`/restores/${part(id)}`, JSON.stringify({ plans }), report);
     return (head as { restored: { id: string; name: string }[] }).restored;
   },
 };

@@ -1,6 +1,6 @@
 import { api, type LoadedPlan } from './api.ts';
 
-let asked: { readonly planId: string; readonly plan: Promise<LoadedPlan> } | null = null;
+let requested: { readonly planId: string; readonly plan: Promise<LoadedPlan> } | null = null;
 
 /** A plan that is asked for before the page that opens it has arrived. */
 export const planPrefetch = {
@@ -8,12 +8,12 @@ export const planPrefetch = {
     const plan = api.plan(planId);
     // Why there is none is told where it is opened, which asks again.
     plan.catch(() => {});
-    asked = { planId, plan };
+    requested = { planId, plan };
   },
   /** The plan, as it was asked for ahead or as it is asked for now; what was asked ahead is given out once. */
   open(planId: string): Promise<LoadedPlan> {
-    const ahead = asked?.planId === planId ? asked.plan : null;
-    asked = null;
+    const ahead = requested?.planId === planId ? requested.plan : null;
+    requested = null;
     return ahead ?? api.plan(planId);
   },
 };

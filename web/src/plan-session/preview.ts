@@ -9,10 +9,10 @@ import {
   type Refusal,
 } from '@haushalt/core';
 
-/** What a command would make of a plan, or why it cannot be. */
+/** Describes what a command would make of a plan, or why it cannot be. */
 export type Preview = { readonly ok: true; readonly model: Model } | { readonly ok: false; readonly refusal: Refusal };
 
-/** What a command would make of a document, without doing it. */
+/** Returns what a command would make of a document, without doing it. */
 export function previewOf(document: Document, command: Command): Preview {
   const decision = decide(document, command);
   return decision.ok ? { ok: true, model: new Model(applyChanges(document, decision.changes)) } : decision;

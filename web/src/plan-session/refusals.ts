@@ -9,7 +9,7 @@ export class ServerRefusal extends Error {
   /** The entries that are not as they were known here, as they are now. */
   readonly now: readonly EntryNow[];
 
-  /** What the server says, to be written in the language of whoever reads it. */
+  /** States what the server says, to be written in the language of whoever reads it. */
   readonly text: Text;
 
   constructor(status: number, text: Text, path?: string, now: readonly EntryNow[] = []) {
@@ -23,7 +23,7 @@ export class ServerRefusal extends Error {
 
 /** The server could not be reached, or could not answer; the same request may succeed later. */
 export class ServerAway extends Error {
-  /** Whether the server has failed at this very request, rather than being away, busy or without room. */
+  /** States whether the server has failed at this very request, rather than being away, busy or without room. */
   readonly hasFailed: boolean;
 
   constructor(text: Text = messageFor('session.serverUnreachable'), hasFailed = false) {

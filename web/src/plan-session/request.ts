@@ -3,7 +3,7 @@ import type { EntryNow } from '@haushalt/core';
 import { languageAsked, messageFor } from '../language/language.ts';
 import { ServerAway, ServerRefusal } from './refusals.ts';
 
-/** What the window is told of when the server no longer knows who asks. */
+/** States what the window is told of when the server no longer knows who asks. */
 export const SIGNED_OUT = 'haushalt:signedOut';
 /** And when it knows again. */
 export const SIGNED_IN = 'haushalt:signedIn';

@@ -19,14 +19,14 @@ export interface SendingEnds {
   readonly reachable: (isReachable: boolean) => void;
 }
 
-/** How many orders are sent at once, and how large they may be together, in characters; one alone may be larger. */
+/** States how many orders are sent at once, and how large they may be together, in characters; one alone may be larger. */
 const MOST_AT_ONCE = 100;
 const LARGEST_AT_ONCE = 1 << 20;
-/** How long the screen has to itself after an edit, in milliseconds; kept in the browser is the edit at once. */
+/** States how long the screen has to itself after an edit, in milliseconds; kept in the browser is the edit at once. */
 const SEND_AFTER = 60;
 const RETRY_FIRST = 500;
 const RETRY_MOST = 5000;
-/** How often the server may fail at one order before it is put aside, so that the others go on. */
+/** States how often the server may fail at one order before it is put aside, so that the others go on. */
 const MOST_FAILURES = 5;
 
 /** Sends orders in the order they were given: those that wait together, and tries again where the server is away. */

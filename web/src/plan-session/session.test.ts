@@ -49,7 +49,7 @@ class FakeServer {
   /** Loses the answer to the next order it carries out. */
   losesAnswer = false;
   refusal: ServerRefusal | null = null;
-  /** How many orders were in each request, and how many of them there is time for. */
+  /** States how many orders were in each request, and how many of them there is time for. */
   requests: number[] = [];
   atOnce = 100;
   /** Orders it fails at, time and again. */
@@ -120,7 +120,7 @@ let server: FakeServer;
 let refusals: string[];
 let kept: readonly PendingRequest[];
 let keptRefusals: readonly RejectedCommand[];
-/** Whether the browser has no room for what is to be kept. */
+/** True when the browser has no room for what is to be kept. */
 let isFull: boolean;
 const store = {
   read: () => [...kept],
@@ -135,7 +135,7 @@ const store = {
   discard: (id: string) => void (keptRefusals = keptRefusals.filter((refused) => refused.id !== id)),
   watch: () => () => {},
 };
-/** What could not be made, and why, as it is shown. */
+/** Returns what could not be made, and why, as it is shown. */
 const refusedIn = (session: PlanSession) =>
   session.state.refused.map(({ what, why }) => `${english(what)}: ${english(why)}`);
 const open = () => new PlanSession(server.load(), server, store, (message) => refusals.push(message));
@@ -484,36 +484,36 @@ describe('entries of the ledger', () => {
   const shop = { date: '2026-03-14', what: 'Shop', line: idOf('Rent'), amount: -4250 };
   const enter = (session: PlanSession, entry: string) =>
     session.send({ kind: 'entries.set', entries: [{ entry, before: null, after: shop }] });
-  const known = (session: PlanSession) => session.state.ledger.map(({ revision, change }) => [change.id, revision]);
+  const existing = (session: PlanSession) => session.state.ledger.map(({ revision, change }) => [change.id, revision]);
 
   it('count while they are on their way, and by their revision once they are stored', async () => {
     const session = open();
     server.away = true;
     expect(enter(session, 'e1')).toBeNull();
-    expect(known(session)).toEqual([['e1', null]]);
+    expect(existing(session)).toEqual([['e1', null]]);
     session.undo();
     expect(session.state.ledger.map(({ change }) => change.after)).toEqual([entryOf('e1', shop), null]);
     session.redo();
     server.away = false;
     await settle();
-    expect(known(session)).toEqual([['e1', 1], ['e1', 2], ['e1', 3]]); // prettier-ignore
+    expect(existing(session)).toEqual([['e1', 1], ['e1', 2], ['e1', 3]]); // prettier-ignore
     expect(refusals).toEqual([]);
   });
 
   it('are asked for anew when the plan is, since others may have come between', async () => {
-    let asked = 0;
+    let requested = 0;
     const session = new PlanSession(
       server.load(),
       server,
       store,
       (message) => refusals.push(message),
-      () => asked++,
+      () => requested++,
     );
     enter(session, 'e1');
     await settle();
-    expect([known(session), asked]).toEqual([[['e1', 1]], 1]);
+    expect([existing(session), requested]).toEqual([[['e1', 1]], 1]);
     await session.reload();
-    expect([known(session), asked]).toEqual([[], 2]);
+    expect([existing(session), requested]).toEqual([[], 2]);
   });
 });
 

@@ -49,12 +49,12 @@ export interface PendingStore {
   /** Says whether there was room for it. */
   add(order: PendingRequest): boolean;
   remove(id: string): void;
-  /** What could not be done and has not been seen to yet. */
+  /** Returns what could not be done and has not been seen to yet. */
   refused(): RejectedCommand[];
   keepRefused(refused: RejectedCommand): void;
   discard(id: string): void;
   /** Tells of what other tabs could not do, or have seen to (`null`), until that is ended. */
-  watch(told: (id: string, refused: RejectedCommand | null) => void): () => void;
+  watch(report: (id: string, refused: RejectedCommand | null) => void): () => void;
 }
 
 /**
@@ -62,7 +62,7 @@ export interface PendingStore {
  * they are sent in their order, until each is acknowledged. What the server refuses is taken out again.
  */
 export class PlanSession {
-  /** What the server has, as far as it is known here. */
+  /** States what the server has, as far as it is known here. */
   private readonly known: KnownPlan;
   private pending: PendingRequest[];
   /** The document without what is only being tried. */
@@ -74,7 +74,7 @@ export class PlanSession {
   private history: readonly HistoryItem[];
   private readonly sending: Sending;
   private readonly unwatch: () => void;
-  /** What the orders on their way change in the ledger. */
+  /** States what the orders on their way change in the ledger. */
   private entriesUnderway: Map<string, readonly EntryChange[]>;
   private closed = false;
   private readonly listeners = new Set<() => void>();
@@ -167,7 +167,7 @@ export class PlanSession {
   };
 
   /**
-   * Whether the plan may be changed. Who may only look tries things out: what they do shows on their page, is neither sent
+   * Returns whether the plan may be changed. Who may only look tries things out: what they do shows on their page, is neither sent
    * nor kept, and can be taken back.
    */
   get canEdit(): boolean {
@@ -176,11 +176,11 @@ export class PlanSession {
 
   /** Carries out a command: shows it at once and sends it. Returns why not, when it cannot be. */
   send(command: Command): Refusal | null {
-    const meant = this.meant(command);
-    if ('refusal' in meant) return meant.refusal;
-    const decision = decide(this.settled, meant.command);
+    const intended = this.meant(command);
+    if ('refusal' in intended) return intended.refusal;
+    const decision = decide(this.settled, intended.command);
     if (!decision.ok) return decision.refusal;
-    if (decision.changes.length > 0) this.enqueue(meant.command, decision.changes);
+    if (decision.changes.length > 0) this.enqueue(intended.command, decision.changes);
     else this.tryOut(null);
     return null;
   }
@@ -190,12 +190,12 @@ export class PlanSession {
    * Returns why it cannot be.
    */
   tryOut(command: Command | null): Refusal | null {
-    const meant = command && this.meant(command);
-    if (meant && 'refusal' in meant) return meant.refusal;
-    const decision = meant && decide(this.settled, meant.command);
+    const intended = command && this.meant(command);
+    if (intended && 'refusal' in intended) return intended.refusal;
+    const decision = intended && decide(this.settled, intended.command);
     if (decision && !decision.ok) return decision.refusal;
-    if (meant === null && this.tried === null) return null;
-    this.tried = meant?.command ?? null;
+    if (intended === null && this.tried === null) return null;
+    this.tried = intended?.command ?? null;
     this.show(this.settled);
     return null;
   }
@@ -207,7 +207,7 @@ export class PlanSession {
     this.show(this.settled);
   }
 
-  /** What a command is in the active scenario. */
+  /** Returns what a command is in the active scenario. */
   private meant(command: Command): { readonly command: Command } | { readonly refusal: Refusal } {
     if (this.active === null) return { command };
     if (command.kind !== 'figures.adjust') return commandInScenario(this.settled, this.active, command);
@@ -242,7 +242,7 @@ export class PlanSession {
     return this.step('redo', this.current.redo);
   }
 
-  /** What a command would make of the plan, without doing it. */
+  /** Returns what a command would make of the plan, without doing it. */
   preview(command: Command): Preview {
     return previewOf(this.current.document, command);
   }
@@ -260,7 +260,7 @@ export class PlanSession {
     this.rebase(isTold ? entry.person! : null);
   }
 
-  /** Whether an entry is the first of the orders on their way, done as it is shown already: the others still stand on it. */
+  /** Returns whether an entry is the first of the orders on their way, done as it is shown already: the others still stand on it. */
   private isAsShown({ commandId, changes }: Entry): boolean {
     if (this.pending[0]?.id !== commandId) return false;
     const done = this.history.findLast((item) => item.commandId === commandId);
@@ -363,13 +363,13 @@ export class PlanSession {
     if (did && this.pending.length > 0) return this.end(t('session.nowViewer'));
     if (did || this.pending.length === 0) return;
     // What was tried is none of the plan; each of it can be done now, or let go of.
-    const tried = this.pending;
+    const preview = this.pending;
     this.pending = [];
-    for (const each of standing(tried)) this.refuse(each, t('session.triedAsViewer'), []);
+    for (const each of standing(preview)) this.refuse(each, t('session.triedAsViewer'), []);
     this.onRefusal(t('session.mayEditNow'));
   }
 
-  /** How many changes are only tried, by who may not make them. */
+  /** Returns how many changes are only tried, by who may not make them. */
   get previewedCount(): number {
     return this.canEdit ? 0 : this.pending.length;
   }
@@ -441,10 +441,10 @@ export class PlanSession {
     this.show(shown.document, by);
   }
 
-  private show(settled: Document, by: string | null = null): void {
-    this.settled = settled;
-    const tried = this.tried && decide(settled, this.tried);
-    const base = tried?.ok ? applyChanges(settled, tried.changes) : settled;
+  private show(final: Document, by: string | null = null): void {
+    this.settled = final;
+    const preview = this.tried && decide(final, this.tried);
+    const base = preview?.ok ? applyChanges(final, preview.changes) : final;
     const scenario = this.active === null ? null : (base.scenarios.get(this.active) ?? null);
     // A scenario that is deleted is not active any more.
     if (!scenario) this.active = null;

@@ -2,7 +2,7 @@ import type { Text } from '@haushalt/language';
 import type { ChangedFigures, Document, EntryChange, ScenarioRow, Snapshot } from '@haushalt/core';
 import type { HistoryItem, PendingRequest, RejectedCommand } from './orders.ts';
 
-/** What changed last, for the glow: which figures, with a number that grows with every change. */
+/** Describes what changed last, for the glow: which figures, with a number that grows with every change. */
 export interface Glow {
   readonly stamp: number;
   readonly changed: ReadonlyMap<string, ChangedFigures>;
@@ -10,7 +10,7 @@ export interface Glow {
   readonly by: string | null;
 }
 
-/** What somebody else has just done. */
+/** Describes what somebody else has just done. */
 export interface RemoteChange {
   readonly revision: number;
   readonly person: string;
@@ -44,7 +44,7 @@ export interface PlanState {
   readonly scenario: ScenarioRow | null;
   /** The plan itself, whatever scenario is active. */
   readonly base: Document;
-  /** What has been done and undone in this plan, as far as it is known here, in order. */
+  /** States what has been done and undone in this plan, as far as it is known here, in order. */
   readonly history: readonly HistoryItem[];
   readonly undo: HistoryItem | null;
   readonly redo: HistoryItem | null;
@@ -62,7 +62,7 @@ export interface LedgerChange {
 export interface SessionState extends PlanState {
   /** Orders the server has not acknowledged yet. */
   readonly waiting: number;
-  /** Whether the server answered last time. */
+  /** True when the server answered last time. */
   readonly reachable: boolean;
   readonly told: RemoteChange | null;
   /** One's own changes that could not be made, until one tries them again or lets them go. */
@@ -72,7 +72,7 @@ export interface SessionState extends PlanState {
   readonly ended: Ended | null;
 }
 
-/** Whether two lists hold the same changes of entries. */
+/** Returns whether two lists hold the same changes of entries. */
 export function isSameLedger(a: readonly LedgerChange[], b: readonly LedgerChange[]): boolean {
   return (
     a.length === b.length &&
@@ -80,7 +80,7 @@ export function isSameLedger(a: readonly LedgerChange[], b: readonly LedgerChang
   );
 }
 
-/** Whether two histories have the same steps in the same states. */
+/** Returns whether two histories have the same steps in the same states. */
 export function isSameHistory(a: readonly HistoryItem[], b: readonly HistoryItem[]): boolean {
   return (
     a.length === b.length &&

@@ -2,7 +2,7 @@ import type { Text } from '@haushalt/language';
 import { ServerAway, ServerRefusal } from './refusals.ts';
 import { languageAsked, messageFor } from '../language/language.ts';
 
-/** How far something has come, from 0 to 1, and what is being done. */
+/** Describes how far something has come, from 0 to 1, and what is being done. */
 export interface Progress {
   readonly done: number;
   readonly what: Text;
@@ -14,7 +14,7 @@ type Line =
   | { readonly done: { readonly bytes: number; readonly name?: string } & Readonly<Record<string, unknown>> }
   | { readonly error: { readonly status: number; readonly text: Text; readonly path?: string } };
 
-/** What has come: its name, if it has one, all that is said of it, and its content. */
+/** Describes what has come: its name, if it has one, all that is said of it, and its content. */
 export interface Received {
   readonly name: string;
   readonly head: Readonly<Record<string, unknown>>;

@@ -1,7 +1,7 @@
 import { newId } from './api.ts';
 import { peopleApi } from './peopleApi.ts';
 
-/** What this page of the browser calls itself to the server. */
+/** States what this page of the browser calls itself to the server. */
 export const TAB = newId();
 
 /** Where someone is in a plan: the page, and the row and column of the cell they have selected. */
@@ -11,7 +11,7 @@ export interface Place {
   readonly column: string;
 }
 
-/** How long someone may go on before it is told where they have come to, in milliseconds. */
+/** States how long someone may go on before it is told where they have come to, in milliseconds. */
 const TELL_AFTER = 250;
 
 /** Where this page of the browser is, told to the others who have the plan open; while there are none, to nobody. */
@@ -41,7 +41,7 @@ export class Whereabouts {
     this.soon();
   }
 
-  /** Whether anyone else is there. */
+  /** Takes note whether anyone else is there. */
   together(isTogether: boolean): void {
     this.isTogether = isTogether;
     this.anew();

@@ -8,14 +8,14 @@ import type { Draft } from './useDraft.ts';
 
 interface FormDialogProps {
   readonly title: string;
-  /** What the button that confirms says. */
+  /** States what the button that confirms says. */
   readonly submit: string;
-  /** What the core or the server said no to, shown above the buttons. */
+  /** States what the core or the server said no to, shown above the buttons. */
   readonly refusal: string | null;
   readonly busy?: boolean;
   readonly onSubmit: (event: FormEvent) => unknown;
   readonly onClose: () => void;
-  /** What of it was filled in at an earlier visit. */
+  /** States what of it was filled in at an earlier visit. */
   readonly draft?: Pick<Draft<object>, 'isKept' | 'startOver'>;
   readonly children: ReactNode;
 }

@@ -1,5 +1,5 @@
 import { t } from '../language/language.ts';
-/** What is shown while a page or a plan is on its way; it stays invisible for the first moments. */
+/** Shows what is shown while a page or a plan is on its way; it stays invisible for the first moments. */
 export function Loading({ what = t('ui.opening') }: { readonly what?: string }) {
   return (
     <div className="quiet-page" role="status">

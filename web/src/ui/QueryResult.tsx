@@ -4,7 +4,7 @@ import { t } from '../language/language.ts';
 import { Loading } from './Loading.tsx';
 
 interface QueryResultProps<T> {
-  /** What was asked for: there, not yet there, or not to be had for now. */
+  /** States what was asked for: there, not yet there, or not to be had for now. */
   readonly query: { readonly data: T | undefined; readonly error: Error | null; readonly refetch: () => unknown };
   readonly children: (data: T) => ReactNode;
 }

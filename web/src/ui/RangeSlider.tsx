@@ -15,17 +15,17 @@ interface RangeSliderProps {
 
 /** Tries values: while it is dragged all pages follow, and where it is let go is kept. */
 export function RangeSlider({ label, value, low, high, step, write, onTry, onKeep }: RangeSliderProps) {
-  const tried = useRef<number | null>(null);
+  const preview = useRef<number | null>(null);
   const end = useRef(onTry);
   useEffect(() => {
     end.current = onTry;
   });
   // Whatever was being tried is put back when the slider goes.
-  useEffect(() => () => (tried.current === null ? undefined : end.current(null)), []);
+  useEffect(() => () => (preview.current === null ? undefined : end.current(null)), []);
 
   const keep = () => {
-    if (tried.current !== null) onKeep(tried.current);
-    tried.current = null;
+    if (preview.current !== null) onKeep(preview.current);
+    preview.current = null;
   };
   return (
     <div className="range-slider">
@@ -37,8 +37,8 @@ export function RangeSlider({ label, value, low, high, step, write, onTry, onKee
         step={step}
         value={value}
         onChange={(event) => {
-          tried.current = Number(Number(event.target.value).toFixed(8));
-          onTry(tried.current);
+          preview.current = Number(Number(event.target.value).toFixed(8));
+          onTry(preview.current);
         }}
         onPointerUp={keep}
         onKeyUp={keep}

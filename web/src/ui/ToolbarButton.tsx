@@ -2,11 +2,11 @@ import { Icon, type IconName } from './Icon.tsx';
 
 interface ToolbarButtonProps {
   readonly icon: IconName;
-  /** What it does: shown beside the icon, or where it stands alone, said. */
+  /** States what it does: shown beside the icon, or where it stands alone, said. */
   readonly words: string;
-  /** What more there is to say, such as its key. */
+  /** States what more there is to say, such as its key. */
   readonly title?: string;
-  /** Whether the icon stands alone. */
+  /** True when the icon stands alone. */
   readonly isBare?: boolean;
   /** For what is switched on and off: whether it is on. */
   readonly isOn?: boolean;

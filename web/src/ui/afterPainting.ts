@@ -1,4 +1,4 @@
-/** How long a frame may be on its way to the screen after its scripts have run, in milliseconds. */
+/** States how long a frame may be on its way to the screen after its scripts have run, in milliseconds. */
 const ON_ITS_WAY = 34;
 
 /** Runs something once the next frame is on the screen; returns what calls it off before then. */

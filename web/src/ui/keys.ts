@@ -34,7 +34,7 @@ export function nameOf(press: KeyPress): string {
   return `${press.altKey ? 'Alt+' : ''}${withCtrl ? 'Ctrl+' : ''}${shift}${key}`;
 }
 
-/** What a press is bound to; the first binding that has it, `undefined` for none. */
+/** Returns what a press is bound to; the first binding that has it, `undefined` for none. */
 export function boundTo<Does>(bindings: readonly KeyBinding<Does>[], press: KeyPress): Does | undefined {
   const name = nameOf(press);
   return bindings.find(({ presses }) => presses.includes(name))?.does;

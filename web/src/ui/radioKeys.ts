@@ -17,7 +17,7 @@ export function radioKeys(event: KeyboardEvent<HTMLElement>): void {
   next.click();
 }
 
-/** Whether the Tab key comes to a radio button of a group: to the one chosen, or to all where none is. */
+/** Returns whether the Tab key comes to a radio button of a group: to the one chosen, or to all where none is. */
 export function radioTab(isChosen: boolean, isAnyChosen = true): 0 | -1 {
   return isChosen || !isAnyChosen ? 0 : -1;
 }

@@ -4,7 +4,7 @@ import { t } from '../language/language.ts';
 
 interface Draft {
   readonly text: string;
-  /** Whether anything has been typed that is not taken yet. */
+  /** True when anything has been typed that is not taken yet. */
   readonly isOpen: boolean;
   /** Takes what has been typed; why not, where it cannot be. */
   readonly take: () => string | null;

@@ -4,12 +4,12 @@ import { partsOf, useStored } from './useStored.ts';
 /** Under what is kept of forms that are not sent yet; whoever signs out leaves none of it. */
 export const DRAFTS = 'haushalt:draft:';
 
-/** What a form is filled in with before any of it is stored. */
+/** Describes what a form is filled in with before any of it is stored. */
 export interface Draft<T> {
   /** All that is given: what was there at first, and over it what has been changed. */
   readonly given: T;
   readonly put: (part: Partial<T>) => void;
-  /** Whether some of it was filled in at an earlier visit. */
+  /** True when some of it was filled in at an earlier visit. */
   readonly isKept: boolean;
   /** Puts back what was there at first. */
   readonly startOver: () => void;
@@ -44,7 +44,7 @@ export function useDraft<T extends object>(name: string, initial: () => T, onClo
   };
 }
 
-/** What was kept of a form, as far as it fits its fields. */
+/** Returns what was kept of a form, as far as it fits its fields. */
 function changesOf<T extends object>(first: T, stored: unknown): Partial<T> {
   const fits = ([field, value]: [string, unknown]) => {
     if (!(field in first)) return false;

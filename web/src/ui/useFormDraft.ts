@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import type { DefaultValues, FieldValues, Path, PathValue, UseFormReturn } from 'react-hook-form';
 import { useDraft, type Draft } from './useDraft.ts';
 
-/** What `useDraft` does, for a form of react-hook-form: what was filled in earlier is in its fields again. */
+/** Returns what `useDraft` does, for a form of react-hook-form: what was filled in earlier is in its fields again. */
 export function useFormDraft<T extends FieldValues>(
   name: string,
   form: UseFormReturn<T>,

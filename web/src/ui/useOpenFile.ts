@@ -6,7 +6,7 @@ import { useStored } from './useStored.ts';
 export interface OpenFile<T> {
   /** The file; `null` where none is open, where it is still fetched, and where what is looked through is no file. */
   readonly file: File | null;
-  /** What has been said of it; `null` where nothing is open. */
+  /** States what has been said of it; `null` where nothing is open. */
   readonly said: T | null;
   /** Tells one that is opened from the next. */
   readonly stamp: number;
@@ -25,9 +25,9 @@ export function useOpenFile<T>(
   read: (stored: unknown) => T | null,
   isFile: (value: T) => boolean = () => true,
 ): OpenFile<T> {
-  const [said, setCorrections] = useStored<T | null>(key, read);
+  const [stated, setCorrections] = useStored<T | null>(key, read);
   const [opened, setOpened] = useState<{ file: File | null; stamp: number }>({ file: null, stamp: 0 });
-  const isToBeFetched = said !== null && isFile(said) && opened.file === null;
+  const isToBeFetched = stated !== null && isFile(stated) && opened.file === null;
   useEffect(() => {
     if (!isToBeFetched) return;
     let isWanted = true;
@@ -42,8 +42,8 @@ export function useOpenFile<T>(
   }, [isToBeFetched, key, setCorrections]);
 
   return {
-    file: said === null ? null : opened.file,
-    said,
+    file: stated === null ? null : opened.file,
+    said: stated,
     stamp: opened.stamp,
     open: useCallback(
       (file, first) => {

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { flushSync } from 'react-dom';
 
-/** Whether the page is being printed: then everything is drawn, not only what is in sight. */
+/** Returns whether the page is being printed: then everything is drawn, not only what is in sight. */
 export function usePrinting(): boolean {
   const [printing, setPrinting] = useState(false);
   useEffect(() => {

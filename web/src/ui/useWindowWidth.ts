@@ -8,12 +8,12 @@ export function useWindowWidth(): number {
   return useSyncExternalStore(onResize, () => window.innerWidth);
 }
 
-/** Whether the window is as narrow as a phone's. */
+/** Returns whether the window is as narrow as a phone's. */
 export function useIsNarrow(): boolean {
   return useSyncExternalStore(onResize, isNarrow);
 }
 
-/** Whether the window is as narrow as a phone's at this moment. */
+/** Returns whether the window is as narrow as a phone's at this moment. */
 export function isNarrow(): boolean {
   return window.innerWidth < NARROW;
 }

@@ -92,14 +92,14 @@ export function findingsOf(model: PlanModel): Finding[] {
   return keyed(CHECKS, (check) => check(model));
 }
 
-/** What a careful reviewer would find in what happened, whether set aside or not. */
+/** Returns what a careful reviewer would find in what happened, whether set aside or not. */
 export function ledgerFindingsOf(model: PlanModel, given: LedgerGiven): Finding[] {
   return keyed(LEDGER_CHECKS, (check) => check(model, given));
 }
 
 function keyed<C>(checks: Readonly<Record<string, C>>, find: (check: C) => Found[]): Finding[] {
   const seen = new Set<string>();
-  /** What is set aside is set aside by its key: no two findings share one. */
+  /** Returns what is set aside is set aside by its key: no two findings share one. */
   const ownKey = (key: string): string => {
     let own = key.slice(0, 200);
     for (let nth = 2; seen.has(own); nth++) own = `${key.slice(0, 195)}|${nth}`;

@@ -5,7 +5,7 @@ import type { PlanModel } from '../../engine/planModel.ts';
 import type { Command } from '../../plan/commands/commands.ts';
 import { messageFor, type Message } from '../../message.ts';
 
-/** What a careful reviewer looks for. */
+/** States what a careful reviewer looks for. */
 export const CHECK_KINDS = [
   'missingFigure',
   'typedNumber',
@@ -58,11 +58,11 @@ export interface Finding {
   readonly kind: CheckKind;
   /** Where: a line, group, total, assumption or calculator, and a month where it is about one. */
   readonly place: { readonly id: string; readonly month: Month | null };
-  /** What was found, in a sentence. */
+  /** States what was found, in a sentence. */
   readonly message: Message;
-  /** What would put it right, where one thing would. */
+  /** States what would put it right, where one thing would. */
   readonly fix: Fix | null;
-  /** What else would, where there are two ways. */
+  /** States what else would, where there are two ways. */
   readonly otherFix?: Fix;
 }
 
@@ -70,7 +70,7 @@ export interface Finding {
 export interface Fix {
   readonly words: Message;
   readonly command: Command;
-  /** What the line it adds is called, in the language of whoever adds it. */
+  /** States what the line it adds is called, in the language of whoever adds it. */
   readonly name?: Message;
 }
 

@@ -45,17 +45,17 @@ function whyIdle(model: PlanModel, row: HighlightRow): Message | null {
   const unit = unitOf(document, row.of);
   const write = (figure: number) => writeFigure(figure, unit, planOf(document));
   const isFraction = unit === 'percent' || unit === 'ratePerYear' || unit === 'ratePerMonth';
-  const meant = isFraction ? messageFor('finding.highlightLimitMeant', { limit: write(limit / 100) }) : '';
+  const intended = isFraction ? messageFor('finding.highlightLimitMeant', { limit: write(limit / 100) }) : '';
   return messageFor('finding.highlightNeverShown', {
     word: row.word,
     name,
     limit: write(limit),
     furthest: write(furthest),
-    meant,
+    meant: intended,
   });
 }
 
-/** Whether one highlight shows on every figure another would show on. */
+/** Returns whether one highlight shows on every figure another would show on. */
 function covers(wide: HighlightRow, narrow: HighlightRow): boolean {
   // A budget looks at the year so far, the others at the figure itself.
   if ((wide.when === 'overBudget') !== (narrow.when === 'overBudget')) return false;

@@ -27,7 +27,7 @@ const PLAN = sketch({
   lines: { Income: { Pay: 2000 }, Costs: { Rent: 800, Food: 300 } },
 });
 
-/** What the checks find of a ledger, by kind. */
+/** Returns what the checks find of a ledger, by kind. */
 function found(document: Document, entries: readonly LedgerEntry[]) {
   const changes = entries.map((each) => ({ table: 'entries' as const, id: each.id, before: null, after: each }));
   const given = {

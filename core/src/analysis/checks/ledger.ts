@@ -27,7 +27,7 @@ export interface Twice {
   readonly count: number;
 }
 
-/** What the checks of a ledger look at. */
+/** Describes what the checks of a ledger look at. */
 export interface LedgerGiven extends LedgerSummary {
   readonly sums: readonly EntrySum[];
   readonly balances: Balances;
@@ -42,10 +42,10 @@ export type LedgerCheck = (model: PlanModel, given: LedgerGiven) => Found[];
 export const UNASSIGNED = '@unassigned';
 export const EXPECTED = '@expected';
 
-/** How long an expected entry may be overdue before it is found, and how far back that is looked for, in days. */
+/** States how long an expected entry may be overdue before it is found, and how far back that is looked for, in days. */
 const LONG = 14;
 const BACK = 366;
-/** How many of a kind are found at most. */
+/** States how many of a kind are found at most. */
 const MOST = 20;
 /** In how many months with a budget a line has to go without entries to be found. */
 const MONTHS_WITHOUT = 3;

@@ -8,7 +8,7 @@ import { messageFor } from '../../message.ts';
 import type { Check, Found } from './finding.ts';
 import { columnRules, type ColumnRule } from './writtenRules.ts';
 
-/** What a careful reviewer looks for in lists. */
+/** Returns what a careful reviewer looks for in lists. */
 
 /** The rules columns have for all their items. */
 function sharedRules(model: PlanModel): ColumnRule[] {

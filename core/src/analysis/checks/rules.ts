@@ -56,7 +56,7 @@ export const typedNumbers: Check = (model) => {
   );
 };
 
-/** Whether something may stand where a number is typed: that a count is 20 makes it no fee of 20. */
+/** Returns whether something may stand where a number is typed: that a count is 20 makes it no fee of 20. */
 function fitsAs(document: Document, rule: WrittenRule, place: Place, id: string): boolean {
   const doubts = (expression: Expression) => unitFindings(expression, document, rule.unit, CANONICAL, rule.list).length;
   const instead = readStoredOrNull(replaced(rule, place, `{${id}}`));
@@ -133,14 +133,14 @@ export const blankFactors: Check = (model) => {
 interface Factor {
   readonly id: string;
   readonly verb: 'divides' | 'multiplies';
-  /** Whether it stands behind a condition that asks for it. */
+  /** True when it stands behind a condition that asks for it. */
   readonly askedFor: boolean;
 }
 
 /** The names a formula divides or multiplies by. */
-function factorsIn(expression: Expression, asked: ReadonlySet<string> = new Set()): Factor[] {
+function factorsIn(expression: Expression, requested: ReadonlySet<string> = new Set()): Factor[] {
   const factor = (part: Expression | undefined, verb: Factor['verb']): Factor[] =>
-    part?.kind === 'ref' ? [{ id: part.id, verb, askedFor: asked.has(part.id) }] : [];
+    part?.kind === 'ref' ? [{ id: part.id, verb, askedFor: requested.has(part.id) }] : [];
   const direct =
     expression.kind === 'binary' && expression.operator === '/'
       ? factor(expression.right, 'divides')
@@ -153,7 +153,7 @@ function factorsIn(expression: Expression, asked: ReadonlySet<string> = new Set(
   const conditions = conditional
     ? expression.args.filter((_, index) => index % 2 === 0 && index + 1 < expression.args.length)
     : [];
-  const inner = new Set(asked);
+  const inner = new Set(requested);
   for (const condition of conditions)
     for (const part of partsOf(condition)) if (part.kind === 'ref') inner.add(part.id);
   return [...direct, ...childrenOf(expression).flatMap((child) => factorsIn(child, inner))];
@@ -225,7 +225,7 @@ function isEmpty(rows: Iterable<unknown>): boolean {
   return rows[Symbol.iterator]().next().done === true;
 }
 
-/** What tells a finding from others at the same place. */
+/** Returns what tells a finding from others at the same place. */
 function aboutIn({ about }: WrittenRule, finding: string): string {
   return about === '' ? finding : `${about}|${finding}`;
 }
@@ -252,7 +252,7 @@ export const similarNames: Check = ({ document }) => {
   return findings;
 };
 
-/** Whether one text becomes the other by one letter put in, left out or replaced. */
+/** Returns whether one text becomes the other by one letter put in, left out or replaced. */
 export function differByALetter(a: string, b: string): boolean {
   const [short, long] = a.length <= b.length ? [a, b] : [b, a];
   if (short.length < 4 || long.length - short.length > 1 || short === long) return false;
@@ -262,7 +262,7 @@ export function differByALetter(a: string, b: string): boolean {
   if (rest !== long.slice(index + 1)) return false;
   if (/[\d\s]/.test(long[index]!) || /\d/.test(short[index] ?? '')) return false;
   // A letter that stands by itself is a label, as in Child A and Child B.
-  const alone = (text: string) =>
+  const isAlone = (text: string) =>
     !/[\p{L}\p{M}]/u.test(text[index - 1] ?? ' ') && !/[\p{L}\p{M}]/u.test(text[index + 1] ?? ' ');
-  return !(short.length === long.length && alone(a) && alone(b));
+  return !(short.length === long.length && isAlone(a) && isAlone(b));
 }

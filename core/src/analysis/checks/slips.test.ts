@@ -208,7 +208,7 @@ describe('plans as people make them', () => {
         fc.integer({ min: 0, max: 90 }),
         (costs, funds, inflation) => {
           const entries = [...costs, ...funds].filter(([name, { rule }]) => name !== 'Annual pass' || typeof rule === 'string'); // prettier-ignore
-          const rules = (of: typeof costs) => Object.fromEntries(of.filter((each) => entries.includes(each)).map(([name, { rule }]) => [name, rule])); // prettier-ignore
+          const rules = (source: typeof costs) => Object.fromEntries(source.filter((each) => entries.includes(each)).map(([name, { rule }]) => [name, rule])); // prettier-ignore
           const document = sketch({
             months: 24,
             assumptions: { Inflation: ['ratePerYear', inflation / 1000] },

@@ -22,9 +22,9 @@ import { assumptionRules, inputRules, lineRules, replaced } from './writtenRules
 
 /** Slips of the hand: figures and rules that are possible, and hardly ever meant. */
 
-/** How many other months there have to be before one of them is told to be out of place. */
+/** States how many other months there have to be before one of them is told to be out of place. */
 const ENOUGH_OTHERS = 4;
-/** How much the other months may differ among themselves. */
+/** States how much the other months may differ among themselves. */
 const ALIKE = 1.5;
 
 /** A month of a line that is ten or a hundred times what all others are: a digit or a point too many. */
@@ -44,15 +44,15 @@ export const tenfold: Check = (model) => {
       const times = Math.abs(amount) / others[others.length >> 1]!;
       const factor = times >= 8 && times <= 12.5 ? 10 : times >= 80 && times <= 125 ? 100 : null;
       if (factor === null) return [];
-      const meant = Number((amount / factor).toPrecision(12));
+      const intended = Number((amount / factor).toPrecision(12));
       return [
         {
           place: { id: line.id, month },
           about: month,
           message: messageFor('finding.monthStandsOut', { name: line.name, month: { month }, times: factor }),
           fix: {
-            words: messageFor('finding.unlikelyRate.fix', { written: writeWithUnit(meant, line.unit, plan) }),
-            command: { kind: 'figures.set', as: 'exceptions', figures: [{ line: line.id, month, figure: meant }] },
+            words: messageFor('finding.unlikelyRate.fix', { written: writeWithUnit(intended, line.unit, plan) }),
+            command: { kind: 'figures.set', as: 'exceptions', figures: [{ line: line.id, month, figure: intended }] },
           },
         },
       ];
@@ -93,8 +93,8 @@ export const unlikelyRates: Check = ({ document }) => {
     const { id, name, unit, value, formula } = assumption;
     const most = unit === 'ratePerYear' ? 1 : unit === 'ratePerMonth' ? 0.5 : unit === 'percent' ? 3 : Infinity;
     if (formula !== null || value < most) return [];
-    const meant = Number((value / 100).toPrecision(12));
-    const written = writeWithUnit(meant, unit, plan);
+    const intended = Number((value / 100).toPrecision(12));
+    const written = writeWithUnit(intended, unit, plan);
     return [
       {
         place: { id, month: null },
@@ -105,7 +105,7 @@ export const unlikelyRates: Check = ({ document }) => {
         }),
         fix: {
           words: messageFor('finding.unlikelyRate.fix', { written }),
-          command: { kind: 'assumption.set', assumption: id, settings: { value: meant } },
+          command: { kind: 'assumption.set', assumption: id, settings: { value: intended } },
         },
       },
     ];
@@ -147,7 +147,7 @@ export const yearlyEachMonth: Check = (model) => {
 /** A tax on a year's income that is given a month's. */
 export const taxOfAMonth: Check = (model) => {
   const { document } = model;
-  /** Whether something has figures in several months of a year, so that one of them is not the year's. */
+  /** Returns whether something has figures in several months of a year, so that one of them is not the year's. */
   const isMonthly = (id: string): boolean => {
     const series =
       document.lines.has(id) || document.groups.has(id) || id.startsWith('@') ? model.seriesOf(id) : undefined;
@@ -236,7 +236,7 @@ export const leftBehind: Check = (model) => {
   });
 };
 
-/** Whether an amount is what the rule said some months before, and says no more. */
+/** Returns whether an amount is what the rule said some months before, and says no more. */
 function isOfBefore(steps: readonly RuleStepRow[], line: LineRow, month: Month, amount: number): boolean {
   const now = ruleValueAt(steps, month);
   if (now.amount === null || isSame(now.amount, amount) || line.unit !== 'money') return false;
@@ -317,7 +317,7 @@ export const rulesThatEnd: Check = (model) => {
   });
 };
 
-/** Whether a line ends where a year does, after a whole year and with another to come, while all others of its group go on. */
+/** Returns whether a line ends where a year does, after a whole year and with another to come, while all others of its group go on. */
 function endsWithItsYear(model: PlanModel, line: LineRow, index: number): boolean {
   const { document, calendar } = model;
   const isAtYear = rangesOf(calendar, 'year').some(({ from }) => from === index);

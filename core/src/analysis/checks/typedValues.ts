@@ -27,7 +27,7 @@ export function valuesTyped(expression: Expression): TypedValue[] {
   );
 }
 
-/** Whether a part says how many months, places or decimals a function is to take. */
+/** Returns whether a part says how many months, places or decimals a function is to take. */
 function isCount(expression: Expression, index: number): boolean {
   if (expression.kind !== 'call') return false;
   const takes = parameterAt(functionOf(expression), index)?.takes;
@@ -40,7 +40,7 @@ export function* partsOf(expression: Expression): Generator<Expression> {
   for (const child of childrenOf(expression)) yield* partsOf(child);
 }
 
-/** What a formula adds up, when it is nothing but a sum of names; empty for any other formula. */
+/** Returns what a formula adds up, when it is nothing but a sum of names; empty for any other formula. */
 export function addendsOf(expression: Expression): string[] {
   if (expression.kind === 'ref') return [expression.id];
   const parts =

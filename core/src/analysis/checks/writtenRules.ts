@@ -15,11 +15,11 @@ import type { Found } from './finding.ts';
 /** A formula as it stands somewhere in a plan, with what a reviewer needs to tell of it and to mend it. */
 export interface WrittenRule {
   readonly place: Found['place'];
-  /** What tells findings at the same place apart; empty where there is one formula only. */
+  /** States what tells findings at the same place apart; empty where there is one formula only. */
   readonly about: string;
   /** Whose rule it is. */
   readonly name: string;
-  /** What its figures count. */
+  /** States what its figures count. */
   readonly unit: Unit;
   /** The list it is a rule of; `null` for one of the plan. */
   readonly list: string | null;

@@ -26,27 +26,27 @@ export interface FigureDifference<P> {
   readonly after: number | null;
 }
 
-/** What differs in the figures of a line or a total. */
+/** Describes what differs in the figures of a line or a total. */
 export interface LineDifference {
   readonly id: string;
   readonly name: string;
-  /** What it was called before; `null` where that is the same. */
+  /** States what it was called before; `null` where that is the same. */
   readonly previousName: string | null;
   readonly unit: Unit;
   /** `null` for a total of the plan. */
   readonly side: Side | null;
-  /** Whether these are figures of the budget, or what really happened. */
+  /** States whether these are figures of the budget, or what really happened. */
   readonly what: 'budget' | 'actual';
   readonly state: 'added' | 'removed' | 'changed';
   readonly years: readonly FigureDifference<number>[];
   readonly months: readonly FigureDifference<Month>[];
 }
 
-/** What differs between a plan at two moments. */
+/** Describes what differs between a plan at two moments. */
 export interface Comparison {
   /** Totals first, then lines in the order of the later moment, and those that are gone. */
   readonly lines: readonly LineDifference[];
-  /** What people set: rules, exceptions, assumptions, calculators, lists, and so on. */
+  /** States what people set: rules, exceptions, assumptions, calculators, lists, and so on. */
   readonly rows: readonly RowDifference[];
 }
 
@@ -84,10 +84,10 @@ function figuresIn({ document, sums }: Moment): Figures {
   const places = new Map(calendar.months.map((month, index) => [month, index]));
   const figures = new Map<string, (number | null)[]>();
   const ofBudget = (id: string) => {
-    let known = figures.get(id);
-    const series = known ? undefined : model.seriesOf(id);
-    if (!known) figures.set(id, (known = series ? figuresOf(series) : []));
-    return known;
+    let existing = figures.get(id);
+    const series = existing ? undefined : model.seriesOf(id);
+    if (!existing) figures.set(id, (existing = series ? figuresOf(series) : []));
+    return existing;
   };
   const begins = planOf(document).yearBegins;
   const actual = (id: string, isMeant: (month: Month) => boolean) => {
@@ -110,21 +110,21 @@ function figuresIn({ document, sums }: Moment): Figures {
 }
 
 function differenceOf(id: string, what: LineDifference['what'], old: Figures, now: Figures): LineDifference[] {
-  const [wasSet, is] = [old.has(id, what), now.has(id, what)];
-  if (!wasSet && !is) return [];
+  const [wasSet, isNow] = [old.has(id, what), now.has(id, what)];
+  if (!wasSet && !isNow) return [];
   const differing = <P>(places: readonly P[], figure: (figures: Figures, place: P) => number | null) =>
-    places.flatMap((of) => {
-      const [before, after] = [figure(old, of), figure(now, of)];
-      return isSame(before, after) ? [] : [{ of, before, after }];
+    places.flatMap((source) => {
+      const [before, after] = [figure(old, source), figure(now, source)];
+      return isSame(before, after) ? [] : [{ of: source, before, after }];
     });
   const months = differing(union(old.months, now.months), (figures, month) => figures.ofMonth(id, what, month));
   const years = differing(union(old.years, now.years), (figures, year) => figures.ofYear(id, what, year));
-  const { document } = is || now.document.lines.has(id) ? now : old;
+  const { document } = isNow || now.document.lines.has(id) ? now : old;
   const row = document.lines.get(id);
   const previousName = row ? (old.document.lines.get(id)?.name ?? null) : null;
   const isRenamed =
     row !== undefined && previousName !== null && previousName !== row.name && now.document.lines.has(id);
-  const state = wasSet === is ? 'changed' : is ? 'added' : 'removed';
+  const state = wasSet === isNow ? 'changed' : isNow ? 'added' : 'removed';
   const appears = what === 'budget' && state !== 'changed';
   if (months.length === 0 && years.length === 0 && !appears && !(isRenamed && what === 'budget')) return [];
   return [
@@ -142,7 +142,7 @@ function differenceOf(id: string, what: LineDifference['what'], old: Figures, no
   ];
 }
 
-/** Whether two figures are the same but for what binary fractions add at the end. */
+/** Returns whether two figures are the same but for what binary fractions add at the end. */
 function isSame(a: number | null, b: number | null): boolean {
   if (a === null || b === null) return a === b;
   return isSameFigure(a, b);

@@ -14,13 +14,13 @@ import type { ColumnSpec } from '../../plan/schema/columns.ts';
 import { ENTRY_COLUMNS } from '../../plan/schema/entries.ts';
 import { TABLES, type TableName } from '../../plan/schema/tables.ts';
 
-/** What differs in a row of a plan, or in an entry, as people read it. */
+/** Describes what differs in a row of a plan, or in an entry, as people read it. */
 export interface RowDifference {
   readonly table: TableName | 'entries';
   readonly id: string;
   /** The line, assumption, calculator, list or account it belongs to, by id; the row itself where it belongs to none. */
   readonly owner: string;
-  /** What kind of thing it is, in a word. */
+  /** States what kind of thing it is, in a word. */
   readonly kind: Message;
   readonly name: Text;
   readonly state: 'added' | 'removed' | 'changed';
@@ -38,10 +38,10 @@ type Values = Readonly<Record<string, unknown>>;
 
 /** Columns by which a row belongs to another, the nearest owner first. */
 const OWNERS = ['line', 'assumption', 'of', 'loan', 'fund', 'schedule', 'chart', 'item', 'list', 'account', 'standing', 'scenario'] as const; // prettier-ignore
-/** What says where something stands, or is the business of the program alone. */
+/** States what says where something stands, or is the business of the program alone. */
 const UNWRITTEN_FIELDS: ReadonlySet<string> = new Set(['position', 'receipt', 'reference', 'toReference', 'reconciled', 'toReconciled', 'standing', 'due']); // prettier-ignore
 
-/** What a change says to people; nothing where only the order differs. */
+/** Returns what a change says to people; nothing where only the order differs. */
 export function rowInWords(change: Change, before: Document, after: Document): RowDifference[] {
   const { table, id } = change;
   const row = (change.after ?? change.before) as unknown as Values;
@@ -68,7 +68,7 @@ function ownerOf(table: TableName | 'entries', id: string, row: Values): string 
   return id;
 }
 
-/** What a row is called: by its own name, its owner's with its month, or what it says. */
+/** Returns what a row is called: by its own name, its owner's with its month, or what it says. */
 function titleOf(table: TableName | 'entries', row: Values, owner: string, document: Document): Text {
   if (table === 'entries')
     return messageFor('comparison.entryOf', {
@@ -100,11 +100,11 @@ function nameOfAny(document: Document, id: string): string | undefined {
 
 /** All that is said of a row, by what it is said of. */
 function saidOf(table: TableName | 'entries', row: Values, document: Document): Map<string, Text> {
-  const said = new Map<string, Text>();
+  const stated = new Map<string, Text>();
   if ((table === 'ruleSteps' || table === 'exceptions') && document.lines.has(String(row.line))) {
     const { amount, formula } = row as { amount: number | null; formula: string | null };
-    said.set('rule', stepInWords(document, String(row.line), { amount, formula }));
-    return said;
+    stated.set('rule', stepInWords(document, String(row.line), { amount, formula }));
+    return stated;
   }
   const spec: Readonly<Record<string, ColumnSpec>> = table === 'entries' ? ENTRY_COLUMNS : TABLES[table];
   for (const [name, { column, fallback }] of Object.entries(spec)) {
@@ -113,9 +113,9 @@ function saidOf(table: TableName | 'entries', row: Values, document: Document): 
     // What goes without saying is said only where it differs, and it differs where the other side says it.
     if (value === fallback && column.kind === 'yesNo') continue;
     const text = valueInWords(table, name, column, value, row, document);
-    if (text !== '') said.set(name, text);
+    if (text !== '') stated.set(name, text);
   }
-  return said;
+  return stated;
 }
 
 function valueInWords(
@@ -171,7 +171,7 @@ function inRules(shown: () => string): string {
   }
 }
 
-/** What a number of a row counts: as its own unit says, or that of whose it is. */
+/** Returns what a number of a row counts: as its own unit says, or that of whose it is. */
 function unitOfValue(name: string, row: Values, document: Document): Unit {
   if (name.toLowerCase().endsWith('rate')) return 'ratePerYear';
   if (typeof row.unit === 'string') return row.unit as Unit;

@@ -9,7 +9,7 @@ export interface FigureOf {
   readonly to: number;
 }
 
-/** What an assumption is given in place of its value, in every month. */
+/** Describes what an assumption is given in place of its value, in every month. */
 export type Values = readonly (readonly [assumption: string, value: number])[];
 
 /**

@@ -5,7 +5,7 @@ import { Cases } from './cases.ts';
 import { messageFor, type Message, MessageRangeError } from '../../message.ts';
 import type { Progress } from './sweep.ts';
 
-/** How an uncertain value is spread: evenly between two limits, mostly about its likeliest, or about a mean. */
+/** States how an uncertain value is spread: evenly between two limits, mostly about its likeliest, or about a mean. */
 export const SPREADS = ['uniform', 'triangular', 'normal'] as const;
 
 /**
@@ -45,7 +45,7 @@ export interface Uncertainty {
   readonly withoutFigure: number;
 }
 
-/** How often a value beyond an assumption's limits is drawn again. */
+/** States how often a value beyond an assumption's limits is drawn again. */
 const MOST_ATTEMPTS = 100;
 
 /** The most cases that are drawn. */

@@ -1,4 +1,4 @@
-/** What evaluating a formula month by month is made of; shared by the functions and the engine that compiles them. */
+/** States what evaluating a formula month by month is made of; shared by the functions and the engine that compiles them. */
 
 /** Gives the figure of a period; for NaN, `why.code` says why there is none. */
 export type Reader = (index: number) => number;
@@ -16,7 +16,7 @@ export function without(code: number): number {
   return NaN;
 }
 
-/** What may go wrong at a place in a rule. */
+/** States what may go wrong at a place in a rule. */
 export const SITE_CAUSES = ['emptyDivisor', 'zeroDivisor', 'noResult', 'severalResults', 'tooLarge'] as const;
 
 /** A place in a rule where problems may arise: gives each its code. A period of −1 stands for all. */
@@ -30,7 +30,7 @@ export function checked(value: number, index: number, site: Site): number {
   return Number.isFinite(value) ? value : without(site.code('tooLarge', index));
 }
 
-/** Whether a condition holds; an empty one does not. `undefined` when it has a problem, which `why` then holds. */
+/** Returns whether a condition holds; an empty one does not. `undefined` when it has a problem, which `why` then holds. */
 export function truth(condition: Reader, index: number): boolean | undefined {
   const value = condition(index);
   if (value === value) return value !== 0;

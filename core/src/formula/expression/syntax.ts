@@ -44,7 +44,7 @@ export type Expression =
     }
   | { readonly kind: 'call'; readonly name: string; readonly args: readonly Expression[]; readonly place: Place };
 
-/** What is wrong with a formula: a sentence, where, and names that may have been meant. */
+/** Describes what is wrong with a formula: a sentence, where, and names that may have been meant. */
 export interface FormulaProblem {
   readonly message: Message;
   readonly place: Place;

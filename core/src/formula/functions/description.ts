@@ -14,11 +14,11 @@ export interface FunctionDescription {
   /** A rule that uses it; `Rent`, `Pay` and `Inflation` stand for lines and an assumption. */
   readonly example: string;
   readonly parameters: readonly Parameter[];
-  /** What may follow the parameters, again and again. */
+  /** States what may follow the parameters, again and again. */
   readonly more: readonly Parameter[];
   readonly evaluation: (call: Call) => Evaluation;
   readonly unit: UnitRule;
-  /** Whether it searches for its result, which takes hundreds of steps. */
+  /** True when it searches for its result, which takes hundreds of steps. */
   readonly searches: boolean;
 }
 
@@ -32,12 +32,12 @@ export interface Parameter {
   readonly needed: boolean;
   /** For a word: which ones there are. */
   readonly words?: readonly string[];
-  /** Whether figures may stand in the place of the word too. */
+  /** True when figures may stand in the place of the word too. */
   readonly orFigures?: boolean;
 }
 
 /**
- * What a parameter is: a figure of the month, figures along the months (looked at from other months too), a condition, a
+ * Describes what a parameter is: a figure of the month, figures along the months (looked at from other months too), a condition, a
  * rate, a whole number of things, a month, a word that says how the function works, or a tax schedule by its name.
  */
 export type Takes = 'figure' | 'series' | 'condition' | 'rate' | 'count' | 'month' | 'word' | 'schedule';
@@ -51,7 +51,7 @@ export interface Accumulating {
   readonly forget: () => void;
 }
 
-/** What `tax(schedule, income)` is reckoned from: the bands that hold from a year on, read month by month. */
+/** Describes what `tax(schedule, income)` is reckoned from: the bands that hold from a year on, read month by month. */
 export interface TaxTerms {
   readonly sets: readonly {
     readonly validFrom: number | null;
@@ -64,7 +64,7 @@ export interface TaxTerms {
 }
 
 /**
- * How a function is evaluated. Over a range of months and in a single one the same description is used; how far it looks
+ * Describes how a function is evaluated. Over a range of months and in a single one the same description is used; how far it looks
  * along the months follows from it too. What looks at all months cannot feed back into itself, and is refused as a circle.
  */
 export type Evaluation =
@@ -79,7 +79,7 @@ export type Evaluation =
     }
   /** An operator written as a function. */
   | { readonly kind: 'operator'; readonly operator: '/' | '^' }
-  /** What is said of one month by readers of its arguments, words left out. */
+  /** States what is said of one month by readers of its arguments, words left out. */
   | {
       readonly kind: 'pointwise';
       readonly reader: (args: readonly Reader[], call: Call, site: Site) => Reader;
@@ -188,7 +188,7 @@ export function figures(
 /** The most arguments of a function that takes any number. */
 const MANY = 100;
 
-/** How few and how many arguments a function takes. */
+/** Returns how few and how many arguments a function takes. */
 export function countsOf({ parameters, more }: FunctionDescription): { readonly least: number; readonly most: number } {
   return {
     least: parameters.filter(({ needed }) => needed).length,
@@ -196,13 +196,13 @@ export function countsOf({ parameters, more }: FunctionDescription): { readonly 
   };
 }
 
-/** What a function's argument is taken for, counted from 0. */
+/** Returns what a function's argument is taken for, counted from 0. */
 export function parameterAt({ parameters, more }: FunctionDescription, argument: number): Parameter | undefined {
   if (argument < parameters.length) return parameters[argument];
   return more.length === 0 ? undefined : more[(argument - parameters.length) % more.length];
 }
 
-/** How a function is written, without its name: `x, [quarter or year]`. */
+/** Returns how a function is written, without its name: `x, [quarter or year]`. */
 export function shapeOf({ parameters, more }: FunctionDescription): string {
   const parts = parameters.map(({ name, needed }) => (needed ? name : `[${name}]`));
   if (more.length > 0) parts.push(`[${more.map(({ name }) => name).join(', ')}, …]`);

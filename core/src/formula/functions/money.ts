@@ -254,7 +254,7 @@ function tax({ sets, year, income, allowance, rebateLimit }: TaxTerms, site: Sit
   };
 }
 
-/** What each figure is of the total of all; no result where that is nothing. */
+/** Writes each figure’s share of the total of all; no result where that is nothing. */
 function sharesOfTotal(figures: Float64Array, into: Float64Array): void {
   let total = 0;
   for (let index = 0; index < figures.length; index++) {

@@ -14,7 +14,7 @@ import { all, columnsBut, id, list, orNull, placement, some } from './fields.ts'
 
 const nameIn = (account: string, { document }: Words) => document.accounts.get(account)?.name ?? '';
 
-/** What is done with accounts, and with the statements they are reconciled with. */
+/** States what is done with accounts, and with the statements they are reconciled with. */
 export const accountCommands = {
   /** Opens an account, or changes what is said of it. */
   'account.set': command({

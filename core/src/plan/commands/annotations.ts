@@ -9,7 +9,7 @@ import { command } from './command.ts';
 import { all, figureRef, columnsBut, id, month, text, year, yesNo } from './fields.ts';
 import { messageFor } from '../../message.ts';
 
-/** What is said beside the figures: notes, highlights, and years that are kept from being edited. */
+/** States what is said beside the figures: notes, highlights, and years that are kept from being edited. */
 export const annotationCommands = {
   'year.lock': command({
     fields: { year, locked: yesNo },

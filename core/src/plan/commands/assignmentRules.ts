@@ -8,7 +8,7 @@ import { checkFigure, checkNewId, checkText, existing } from './guards.ts';
 import { command } from './command.ts';
 import { columnsBut, id, placement, some } from './fields.ts';
 
-/** What is done with assignment rules: "descriptions like this belong to that line". */
+/** States what is done with assignment rules: "descriptions like this belong to that line". */
 export const assignmentRuleCommands = {
   'assignmentRule.set': command({
     fields: { rule: id, settings: some(columnsBut('assignmentRules', 'position')) },

@@ -14,10 +14,10 @@ import { positionBefore, refuseUsed } from './placing.ts';
 import { storedFormula } from './ruleSteps.ts';
 import { messageFor } from '../../message.ts';
 
-/** What can be set of an assumption. */
+/** Describes what can be set of an assumption. */
 export type AssumptionSettings = Omit<AssumptionRow, 'id' | 'position'>;
 
-/** What is done with assumptions: their values, limits and formulas, their dated steps, their order. */
+/** States what is done with assumptions: their values, limits and formulas, their dated steps, their order. */
 export const assumptionCommands = {
   'assumption.add': command({
     fields: { id, name, ...columns('assumptions', 'unit', 'value', 'note'), before: placement },

@@ -2,7 +2,7 @@ import { setCalculator, settingInWords } from './calculators.ts';
 import { command } from './command.ts';
 import { columnsBut, id, some } from './fields.ts';
 
-/** What is done with break-evens. */
+/** States what is done with break-evens. */
 export const breakEvenCommands = {
   'breakEven.set': command({
     fields: { breakEven: id, settings: some(columnsBut('breakEvens', 'position')) },

@@ -196,13 +196,13 @@ describe('calculators in a plan', () => {
     expect(plan.loans.get('longer')).toMatchObject({ offerOf: 'bike', months: '24' });
     expect([...plan.loanExtras.values()].filter((extra) => extra.loan === 'longer')).toHaveLength(1);
     const before = new Model(plan).seriesOf('longer.payment')!.valueAt(3);
-    const taken = done(plan, { kind: 'loan.takeOffer', offer: 'longer' });
-    const model = new Model(taken);
+    const after = done(plan, { kind: 'loan.takeOffer', offer: 'longer' });
+    const model = new Model(after);
     expect(model.seriesOf('bike.payment')!.valueAt(3)).toBe(before);
     expect(model.seriesOf('bike-line')!.valueAt(3)).toBe(before);
-    expect(taken.loans.get('bike')).toMatchObject({ name: 'Cargo bike', offerOf: null, months: '24' });
-    expect(taken.loans.get('longer')).toMatchObject({ name: 'Longer term', months: '12' });
-    const gone = done(done(taken, { kind: 'line.delete', line: 'bike-line' }), {
+    expect(after.loans.get('bike')).toMatchObject({ name: 'Cargo bike', offerOf: null, months: '24' });
+    expect(after.loans.get('longer')).toMatchObject({ name: 'Longer term', months: '12' });
+    const gone = done(done(after, { kind: 'line.delete', line: 'bike-line' }), {
       kind: 'calculator.delete',
       calculator: 'even',
     });

@@ -27,7 +27,7 @@ import { positionBefore, refuseUsed } from './placing.ts';
 import { setRule, storedFormula } from './ruleSteps.ts';
 import { messageFor, type Message, listOf } from '../../message.ts';
 
-/** What is done with calculators of every kind: copying, deleting, putting their lines into the budget. */
+/** States what is done with calculators of every kind: copying, deleting, putting their lines into the budget. */
 export const calculatorCommands = {
   /** Copies a calculator with its parts; as an offer, the copy belongs to the loan it is another offer for. */
   'calculator.copy': command({
@@ -88,7 +88,7 @@ export const calculatorCommands = {
   }),
 };
 
-/** What can be set of a calculator. */
+/** Describes what can be set of a calculator. */
 export type CalculatorSettings<T extends CalculatorTable> = Partial<Omit<Row<T>, 'id' | 'position' | 'offerOf'>>;
 
 /** Makes a calculator, or changes what is said of one. A new one needs a name. */

@@ -16,7 +16,7 @@ export const MAX_SERIES = 24;
 
 const titleOf = (chart: string, { document }: Words) => document.charts.get(chart)?.name ?? '';
 
-/** What is done with charts. */
+/** States what is done with charts. */
 export const chartCommands = {
   /** Makes a chart, or puts another in its place: its settings and all its series. */
   'chart.set': command({

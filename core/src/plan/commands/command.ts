@@ -19,7 +19,7 @@ export interface CommandDescription<F extends Fields> {
   readonly label: (command: ValuesOf<F>, words: Words) => Text;
   /** Carries the command out on a draft; throws `Refused` where it cannot be. */
   readonly decide: (draft: Draft, command: ValuesOf<F>) => void;
-  /** Whether it means the same while a scenario is active, since it touches no figure of the plan. */
+  /** True when it means the same while a scenario is active, since it touches no figure of the plan. */
   readonly inAnyScenario: boolean;
 }
 
@@ -30,7 +30,7 @@ export function command<const F extends Fields>(description: Given<F>): CommandD
   return { inAnyScenario: false, ...description };
 }
 
-/** What a label is written with. */
+/** Describes what a label is written with. */
 export class Words {
   readonly document: Document;
   readonly plan: PlanRow;
@@ -40,7 +40,7 @@ export class Words {
     this.plan = planOf(document);
   }
 
-  /** What something that rules may name is called. */
+  /** Returns what something that rules may name is called. */
   name(id: string): Text {
     return labelOf(this.document, id) ?? messageFor('document.deletedEntry');
   }
@@ -54,7 +54,7 @@ export class Words {
   }
 }
 
-/** What a command changes, or why it cannot be carried out. */
+/** Describes what a command changes, or why it cannot be carried out. */
 export type Decision =
   | { readonly ok: true; readonly changes: readonly Change[] }
   | { readonly ok: false; readonly refusal: Refusal };

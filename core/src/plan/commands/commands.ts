@@ -49,7 +49,7 @@ export type CommandKind = keyof typeof COMMANDS;
 export type CommandOf<K extends CommandKind> = { readonly kind: K } & ValuesOf<(typeof COMMANDS)[K]['fields']>;
 
 /**
- * What someone means to do with a plan. Formulas come with names or with ids in braces, in canonical notation; ids of
+ * Describes what someone means to do with a plan. Formulas come with names or with ids in braces, in canonical notation; ids of
  * new rows are made by whoever sends the command.
  */
 export type Command = { [K in CommandKind]: CommandOf<K> }[CommandKind];

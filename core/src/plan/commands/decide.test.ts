@@ -292,12 +292,12 @@ describe('taking back', () => {
     const document = household();
     const removed = decide(document, { kind: 'line.delete', line: idOf(document, 'Note') });
     if (!removed.ok) throw new Error();
-    const taken = done(applyChanges(document, removed.changes), {
+    const after = done(applyChanges(document, removed.changes), {
       kind: 'line.set',
       line: idOf(document, 'Pay'),
       settings: { name: 'Note' },
     });
-    expect(decideChanges(taken, invert(removed.changes))).toMatchObject({ ok: false });
+    expect(decideChanges(after, invert(removed.changes))).toMatchObject({ ok: false });
   });
 });
 

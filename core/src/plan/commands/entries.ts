@@ -19,7 +19,7 @@ import { command, type Words } from './command.ts';
 import { checkFigure, existing } from './guards.ts';
 import { all, date, fieldsFor, figure, id, optional, list, orNull, text, whole } from './fields.ts';
 
-/** What an entry is, as it is sent: what goes without saying is left out. */
+/** States what an entry is, as it is sent: what goes without saying is left out. */
 export const entryFields = all(fieldsFor(ENTRY_COLUMNS, 'date', 'amount'));
 
 /** An entry as it was before entries had accounts of the plan, and amounts as their accounts have them. */
@@ -31,7 +31,7 @@ const storedEntry = all({
   amount: whole(-LARGEST_AMOUNT, LARGEST_AMOUNT),
 });
 
-/** What is done with the entries of the ledger. */
+/** States what is done with the entries of the ledger. */
 export const entryCommands = {
   /**
    * Makes entries (`before` is nothing), changes them, or takes them away (`after` is nothing), all or none: each only if it

@@ -4,7 +4,7 @@ import type { Column, ColumnSpec, RowOf, TableSpec } from '../schema/columns.ts'
 import { TABLES, type Row, type TableName } from '../schema/tables.ts';
 
 /**
- * What a command is made of, described as data: its TypeScript type and the check of what arrives at the server follow
+ * Describes what a command is made of, described as data: its TypeScript type and the check of what arrives at the server follow
  * from the same description. Sizes are in letters or items; bounds of figures are included.
  */
 export type Form =
@@ -23,7 +23,7 @@ export type Form =
 export interface Field<V = unknown> {
   readonly form: Form;
   readonly orNull: boolean;
-  /** Whether it may be left out. */
+  /** True when it may be left out. */
   readonly isOptional: boolean;
   /** Only for the compiler: what the field holds. */
   readonly value?: V;
@@ -67,8 +67,8 @@ export const number = (least: number, most: number) => field<number>({ kind: 'nu
 export const choice = <const O extends readonly string[]>(options: O) => field<O[number]>({ kind: 'choice', options });
 export const all = <const F extends Fields>(fields: F) => field<ValuesOf<F>>({ kind: 'all', fields });
 export const some = <const F extends Fields>(fields: F) => field<Partial<ValuesOf<F>>>({ kind: 'some', fields });
-export const list = <V>(of: Field<V>, least: number, most: number) =>
-  field<readonly V[]>({ kind: 'list', of, least, most });
+export const list = <V>(base: Field<V>, least: number, most: number) =>
+  field<readonly V[]>({ kind: 'list', of: base, least, most });
 /** One to ten thousand of something. */
 export const many = <const F extends Fields>(fields: F) => list(all(fields), 1, MAX_CELLS);
 export const oneOf = <const O extends readonly Field[]>(...options: O) =>

@@ -12,7 +12,7 @@ import { copyRule, refuseLossInLockedYears } from './lines.ts';
 import { positionBefore, refuseUsed } from './placing.ts';
 import { messageFor } from '../../message.ts';
 
-/** What is done with groups of lines. */
+/** States what is done with groups of lines. */
 export const groupCommands = {
   'group.add': command({
     fields: { id, name, ...columns('groups', 'side', 'rhythm'), before: placement },

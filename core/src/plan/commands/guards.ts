@@ -18,7 +18,7 @@ import {
 } from '../schema/tables.ts';
 import { messageFor, type Message } from '../../message.ts';
 
-/** What every command checks its fields with. Each check throws `Refused` with a sentence. */
+/** Returns what every command checks its fields with. Each check throws `Refused` with a sentence. */
 
 export function existing<T extends TableName>(draft: Draft, table: T, id: string, what: Message): Row<T> {
   const row = draft.get(table, id);

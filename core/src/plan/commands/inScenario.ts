@@ -6,7 +6,7 @@ import { COMMANDS, type Command, type CommandOf } from './commands.ts';
 import type { Cell } from './ruleSteps.ts';
 import { messageFor } from '../../message.ts';
 
-/** What a command is while a scenario is active, so that the plan itself is never changed by accident; or why it cannot be. */
+/** Returns what a command is while a scenario is active, so that the plan itself is never changed by accident; or why it cannot be. */
 export function commandInScenario(
   document: Document,
   scenario: string,

@@ -18,7 +18,7 @@ import { positionBefore, refuseUsed } from './placing.ts';
 import { setRule } from './ruleSteps.ts';
 import { messageFor, listOf } from '../../message.ts';
 
-/** What is done with whole lines: adding, setting, ordering, copying, deleting. */
+/** States what is done with whole lines: adding, setting, ordering, copying, deleting. */
 export const lineCommands = {
   'line.add': command({
     fields: { id, group: id, name, ...columns('lines', 'unit'), before: placement },

@@ -8,7 +8,7 @@ import { cellId, type ListCellRow, type ListColumnRow } from '../schema/tables.t
 import { checkFigure, checkText, existing } from './guards.ts';
 import { storedFormula } from './ruleSteps.ts';
 
-/** What is said of an item in a column: a figure, a text, or nothing; with a formula, a rule of its own. */
+/** Describes what is said of an item in a column: a figure, a text, or nothing; with a formula, a rule of its own. */
 export interface CellRuleValue {
   readonly item: string;
   readonly column: string;
@@ -37,7 +37,7 @@ export function setCell(draft: Draft, { item, column: columnId, value, formula }
   draft.set('listCells', { ...empty, ...heldBy(draft, column, value) });
 }
 
-/** What a cell of a column holds for a value. */
+/** Returns what a cell of a column holds for a value. */
 function heldBy(draft: Draft, column: ListColumnRow, value: number | string): Partial<ListCellRow> {
   const { kind, name } = column;
   switch (kind) {

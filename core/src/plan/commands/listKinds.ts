@@ -44,7 +44,7 @@ export function changeKind(draft: Draft, before: ListColumnRow, after: ListColum
     );
 }
 
-/** What an entry is as one of another kind; `null` when it is none. */
+/** Returns what an entry is as one of another kind; `null` when it is none. */
 function asKind(draft: Draft, cell: ListCellRow, before: ListColumnRow, after: ListColumnRow): number | string | null {
   const text = textOf(cell);
   const { locale } = planOf(draft.document);

@@ -32,7 +32,7 @@ const columnSettings = some(columnsBut('listColumns', 'list', 'position'));
 type NewItem = NonNullable<(typeof newItem)['value']>;
 type ColumnSettings = ValuesOf<{ settings: typeof columnSettings }>['settings'];
 
-/** What is done with lists: tables of items, with columns of which each is typed or has one rule. */
+/** States what is done with lists: tables of items, with columns of which each is typed or has one rule. */
 export const listCommands = {
   /** A new list with all that is in it: empty, ready-made or pasted. */
   'list.add': command({
@@ -265,7 +265,7 @@ export const listCommands = {
   }),
 
   /**
-   * What items have in columns: figures, texts, days, the id of a line. In a column with a rule it is an exception, and
+   * States what items have in columns: figures, texts, days, the id of a line. In a column with a rule it is an exception, and
    * `null` takes it back.
    */
   'listCells.set': command({

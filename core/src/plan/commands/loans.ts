@@ -7,7 +7,7 @@ import { command } from './command.ts';
 import { all, columnsBut, id, orNull, some } from './fields.ts';
 import { messageFor } from '../../message.ts';
 
-/** What is done with loans: their terms, extra payments, other offers. */
+/** States what is done with loans: their terms, extra payments, other offers. */
 export const loanCommands = {
   'loan.set': command({
     fields: { loan: id, settings: some(columnsBut('loans', 'offerOf', 'position')) },

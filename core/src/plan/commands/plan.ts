@@ -14,7 +14,7 @@ import { choice, columnsBut, figure, id, optional, many, month, orNull, some, wh
 import { foldBeginning, setFigures } from './ruleSteps.ts';
 import { messageFor } from '../../message.ts';
 
-/** What is done with a plan as a whole: its settings, and going on for more years. */
+/** States what is done with a plan as a whole: its settings, and going on for more years. */
 export const planCommands = {
   'plan.set': command({
     fields: { settings: some(columnsBut('plan')) },

@@ -19,7 +19,7 @@ const calledIn = (standing: string, words: Words): Text => {
   return row ? row.what || words.name(row.line ?? '') : '';
 };
 
-/** What is done with recurring entries. */
+/** States what is done with recurring entries. */
 export const recurringEntryCommands = {
   /** Makes a recurring entry, or changes what is said of it, for all of its days. */
   'standing.set': command({
@@ -112,7 +112,7 @@ const startingOn = (row: RecurringEntryRow, day: string): RecurringEntryRow => (
 
 const earlier = (a: string | null, b: string): string => (a !== null && a < b ? a : b);
 
-/** How a recurring entry goes on from a day: on the days it had, unless it comes round otherwise or another day is said. */
+/** Returns how a recurring entry goes on from a day: on the days it had, unless it comes round otherwise or another day is said. */
 function goingOn(row: RecurringEntryRow, changed: RecurringEntryRow, from: string, first?: string): RecurringEntryRow {
   if (first !== undefined) return startingOn(changed, first);
   const isSameFrequency =

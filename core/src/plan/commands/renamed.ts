@@ -2,7 +2,7 @@ import { upgradeRow } from '../schema/columns.ts';
 import { TABLES, type TableName } from '../schema/tables.ts';
 import type { Command } from './commands.ts';
 
-/** What commands were called in earlier versions of the program, and their fields. */
+/** States what commands were called in earlier versions of the program, and their fields. */
 const RENAMED: Readonly<Record<string, Command['kind']>> = {
   'plan.carryOn': 'plan.rollForward',
   'pot.set': 'fund.set',

@@ -10,7 +10,7 @@ import { isProjected, rateSourceOf } from '../../graph/rateSource.ts';
 import { lastStep } from '../document/steps.ts';
 import { stepId, type RuleStepRow } from '../schema/tables.ts';
 
-/** How projected figures grow: once with each year, or a little every month. */
+/** States how projected figures grow: once with each year, or a little every month. */
 export const STEPPINGS = ['yearly', 'monthly'] as const;
 export type Stepping = (typeof STEPPINGS)[number];
 
@@ -68,14 +68,14 @@ function endOf(steps: readonly RuleStepRow[]): Month | null {
   return last?.from && last.formula === null && (last.amount ?? 0) === 0 ? last.from : null;
 }
 
-/** What a figure of a year before is multiplied by, as formulas. */
+/** Describes what a figure of a year before is multiplied by, as formulas. */
 interface Growth {
   readonly yearly: string;
   readonly firstYear: string;
   readonly laterYears: string;
 }
 
-/** How a line's typed figures grow; `null` for a line that goes on by its own rule. */
+/** Returns how a line's typed figures grow; `null` for a line that goes on by its own rule. */
 function growthOf(document: Document, line: string): Growth | null {
   const source = rateSourceOf(document, line);
   if (source.from === 'rule' || source.from === 'calculator') return null;
@@ -87,7 +87,7 @@ function growthOf(document: Document, line: string): Growth | null {
     return growthBy(`(1 + ${rate})`, nth);
   }
   const rate = `{${source.assumption}}`;
-  const part = (months: string, of: string) => ` * (1 + ${of})^(${months} / 12)`;
+  const part = (months: string, name: string) => ` * (1 + ${name})^(${months} / 12)`;
   return {
     yearly: ` * (1 + ${rate})`,
     firstYear: part(nth, rate),

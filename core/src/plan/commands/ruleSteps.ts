@@ -16,9 +16,9 @@ import { rowsWhere } from '../document/rowTable.ts';
 import { datedId, stepId, type ExceptionRow, type LineRow, type RuleStepRow } from '../schema/tables.ts';
 import { messageFor } from '../../message.ts';
 
-/** What lines say month by month, as rows: dated steps of their rules, and exceptions. */
+/** States what lines say month by month, as rows: dated steps of their rules, and exceptions. */
 
-/** How far an edit goes: one month, from a month on, from a month until another, or all months. */
+/** States how far an edit goes: one month, from a month on, from a month until another, or all months. */
 export const REACHES = ['month', 'onward', 'until', 'every'] as const;
 export type Reach = (typeof REACHES)[number];
 
@@ -33,11 +33,11 @@ export type Adjustment = (
   | { readonly kind: 'amount'; readonly amount: number }
   | { readonly kind: 'factor'; readonly factor: number }
 ) & {
-  /** Whether a figure may not be lowered below nothing. */
+  /** True when a figure may not be lowered below nothing. */
   readonly notBelowZero: boolean;
 };
 
-/** What a step or an exception says: an amount, a formula, or, with neither, nothing. */
+/** Describes what a step or an exception says: an amount, a formula, or, with neither, nothing. */
 export interface RuleValue {
   readonly amount: number | null;
   readonly formula: string | null;
@@ -71,28 +71,28 @@ export function setRule(
   month: Month,
   reach: Reach,
   until: Month | null,
-  saying: RuleValue,
+  ruleValue: RuleValue,
 ): void {
   const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
   checkMonth(month, 'month');
   if (reach === 'month') {
     refuseLocked(draft, line, month, month);
     const id = datedId(line.id, month);
-    return draft.set('exceptions', { id, line: line.id, month, ...saying });
+    return draft.set('exceptions', { id, line: line.id, month, ...ruleValue });
   }
   if (reach === 'until') {
     if (until === null) throw refused('invalid', messageFor('command.lastMonthMissing'), 'until');
     checkMonth(until, 'until');
     if (until < month) throw refused('invalid', messageFor('command.lastMonthBeforeFirst'), 'until');
-    return setStretch(draft, line, month, until, saying);
+    return setStretch(draft, line, month, until, ruleValue);
   }
   const from = reach === 'every' ? null : month;
   if (from !== null) foldBeginning(draft, line.id);
   refuseLocked(draft, line, from, null);
-  setFromMonth(draft, line, from, saying);
+  setFromMonth(draft, line, from, ruleValue);
 }
 
-function setFromMonth(draft: Draft, line: LineRow, month: Month | null, saying: RuleValue): void {
+function setFromMonth(draft: Draft, line: LineRow, month: Month | null, ruleValue: RuleValue): void {
   const plan = planOf(draft.document);
   const from = month === null || month <= plan.firstMonth ? null : month;
   for (const step of stepsOf(draft, line.id))
@@ -100,7 +100,7 @@ function setFromMonth(draft: Draft, line: LineRow, month: Month | null, saying: 
   for (const exception of exceptionsOf(draft, line.id)) {
     if (from === null || exception.month >= from) draft.delete('exceptions', exception.id);
   }
-  putStep(draft, line.id, from, saying);
+  putStep(draft, line.id, from, ruleValue);
 }
 
 /**
@@ -117,10 +117,10 @@ export function foldBeginning(draft: Draft, line: string): void {
 }
 
 /** Makes a line say something from one month until another; what it said there is replaced, and goes on after it. */
-function setStretch(draft: Draft, line: LineRow, from: Month, to: Month, saying: RuleValue): void {
+function setStretch(draft: Draft, line: LineRow, from: Month, to: Month, ruleValue: RuleValue): void {
   refuseLocked(draft, line, from, to);
   foldBeginning(draft, line.id);
-  rewrite(draft, line, from, to, [{ from, saying }]);
+  rewrite(draft, line, from, to, [{ from, saying: ruleValue }]);
   for (const exception of exceptionsBetween(draft, line.id, from, to)) draft.delete('exceptions', exception.id);
 }
 
@@ -193,7 +193,7 @@ export function clearFigures(draft: Draft, cells: readonly Cell[]): void {
   }
 }
 
-/** What a saying comes to when it is raised or lowered: money in its coins, anything else to six digits after the point. */
+/** Returns what a saying comes to when it is raised or lowered: money in its coins, anything else to six digits after the point. */
 export function adjusted({ amount, formula }: RuleValue, by: Adjustment, decimals: number | null): RuleValue {
   if (formula !== null) return { amount: null, formula: adjustedFormula(formula, by) };
   if (amount === null) return NOTHING;
@@ -246,14 +246,14 @@ export function exceptionsBetween(draft: Draft, line: string, from: Month, to: M
   ).filter((row) => row !== null);
 }
 
-/** What the steps of a rule say in a month. */
+/** Returns what the steps of a rule say in a month. */
 export function ruleValueAt(steps: readonly RuleStepRow[], month: Month): RuleValue {
-  let found: RuleStepRow | null = null;
+  let match: RuleStepRow | null = null;
   for (const step of steps) {
     if (step.from !== null && step.from > month) continue;
-    if (found === null || (step.from ?? '') > (found.from ?? '')) found = step;
+    if (match === null || (step.from ?? '') > (match.from ?? '')) match = step;
   }
-  return found ?? NOTHING;
+  return match ?? NOTHING;
 }
 
 export function isSameRule(a: RuleValue, b: RuleValue): boolean {

@@ -10,7 +10,7 @@ import { applyChanges, invert, rowsOf, type Document } from '../document/documen
 import { toShown } from '../document/formulas.ts';
 
 const START = toMonth('2026-01');
-const at = (period: number) => addMonths(START, period);
+const valueAt = (period: number) => addMonths(START, period);
 
 function household(): Document {
   return sketch({
@@ -45,7 +45,7 @@ const rent2026: (number | null)[] = [1000, 1000, 1100, 900, 1100, 1100, 1100, 11
 
 describe('until a month', () => {
   const until = (from: number, to: number, figure: number | null = 500): Command => ({
-    kind: 'line.setFigure', line: rent, month: at(from), reach: 'until', until: at(to), figure,
+    kind: 'line.setFigure', line: rent, month: valueAt(from), reach: 'until', until: valueAt(to), figure,
   }); // prettier-ignore
 
   it('replaces what lies between, and the rule goes on after it', () => {
@@ -62,7 +62,7 @@ describe('until a month', () => {
 
   it('needs its last month, and that not before the first', () => {
     expect(
-      english(refusal(base, { kind: 'line.setFigure', line: rent, month: at(3), reach: 'until', figure: 1 })),
+      english(refusal(base, { kind: 'line.setFigure', line: rent, month: valueAt(3), reach: 'until', figure: 1 })),
     ).toMatch(/Choose the last month/);
     expect(english(refusal(base, until(5, 4)))).toMatch(/before the first/);
   });
@@ -80,7 +80,7 @@ describe('until a month', () => {
 
 describe('a block of figures', () => {
   it('is set as exceptions, or as stretches of the rule', () => {
-    const figures = [4, 5, 6, 8].map((period) => ({ line: rent, month: at(period), figure: 70 }));
+    const figures = [4, 5, 6, 8].map((period) => ({ line: rent, month: valueAt(period), figure: 70 }));
     const wanted = rent2026.map((before, period) => ([4, 5, 6, 8].includes(period) ? 70 : before));
     const asExceptions = done(base, { kind: 'figures.set', figures, as: 'exceptions' });
     expect(calculate(asExceptions).figures('Rent')).toEqual(wanted);
@@ -91,7 +91,7 @@ describe('a block of figures', () => {
   });
 
   it('follows the rule again when it is cleared', () => {
-    const cells = Array.from({ length: 12 }, (_, period) => ({ line: rent, month: at(period) }));
+    const cells = Array.from({ length: 12 }, (_, period) => ({ line: rent, month: valueAt(period) }));
     expect(figuresAfter({ kind: 'figures.clear', cells })).toEqual(rent2026.with(3, 1100).with(9, 1200));
   });
 
@@ -105,12 +105,12 @@ describe('a block of figures', () => {
   ] as const)('of %s is raised by a tenth in what it counts: %d to %d', (unit, figure, raised) => {
     const plan = sketch({ lines: { memo: { Rate: figure } }, units: { Rate: unit } });
     const line = [...plan.lines.keys()][0]!;
-    const next = done(plan, { kind: 'figures.adjust', cells: [{ line, month: at(0) }, { line, month: at(1) }], by: { kind: 'factor', factor: 1.1, notBelowZero: false } }); // prettier-ignore
+    const next = done(plan, { kind: 'figures.adjust', cells: [{ line, month: valueAt(0) }, { line, month: valueAt(1) }], by: { kind: 'factor', factor: 1.1, notBelowZero: false } }); // prettier-ignore
     expect(calculate(next).figures('Rate')[1]).toBe(raised);
   });
 
   it('is raised or lowered, and rules stay rules', () => {
-    const cells = (line: string, ...periods: number[]) => periods.map((period) => ({ line, month: at(period) }));
+    const cells = (line: string, ...periods: number[]) => periods.map((period) => ({ line, month: valueAt(period) }));
     const by = (amount: number) => ({ kind: 'amount', amount, notBelowZero: false }) as const;
     expect(figuresAfter({ kind: 'figures.adjust', cells: cells(rent, 2, 3, 4), by: by(-50) })).toEqual(
       rent2026.with(2, 1050).with(3, 850).with(4, 1050),
@@ -129,7 +129,7 @@ describe('a block of figures', () => {
   });
 
   it('is lowered to nothing at the least where that is wanted', () => {
-    const cells = [{ line: rent, month: at(3) }, { line: rent, month: at(4) }]; // prettier-ignore
+    const cells = [{ line: rent, month: valueAt(3) }, { line: rent, month: valueAt(4) }]; // prettier-ignore
     const by = { kind: 'amount', amount: -1000, notBelowZero: true } as const;
     expect(figuresAfter({ kind: 'figures.adjust', cells, by }).slice(3, 5)).toEqual([0, 100]);
     const heating = cells.map((cell) => ({ ...cell, line: idOf('Heating') }));
@@ -142,7 +142,7 @@ describe('a block of figures', () => {
         fc.uniqueArray(fc.nat(11), { minLength: 1 }),
         fc.integer({ min: -500, max: 500 }),
         (periods, amount) => {
-          const cells = periods.map((period) => ({ line: rent, month: at(period) }));
+          const cells = periods.map((period) => ({ line: rent, month: valueAt(period) }));
           const after = figuresAfter({
             kind: 'figures.adjust',
             cells,
@@ -159,24 +159,24 @@ describe('a block of figures', () => {
 
 describe('steps and exceptions', () => {
   it('are moved along the months', () => {
-    const moved = figuresAfter({ kind: 'line.moveStep', line: rent, from: at(8), to: at(6) });
+    const moved = figuresAfter({ kind: 'line.moveStep', line: rent, from: valueAt(8), to: valueAt(6) });
     expect(moved).toEqual(rent2026.with(6, 1200).with(7, 1200));
-    expect(figuresAfter({ kind: 'line.moveException', line: rent, month: at(3), to: at(4) })).toEqual(
+    expect(figuresAfter({ kind: 'line.moveException', line: rent, month: valueAt(3), to: valueAt(4) })).toEqual(
       rent2026.with(3, 1100).with(4, 900),
     );
   });
 
   it('do not land on each other', () => {
-    expect(english(refusal(base, { kind: 'line.moveStep', line: rent, from: at(8), to: at(2) }))).toMatch(
+    expect(english(refusal(base, { kind: 'line.moveStep', line: rent, from: valueAt(8), to: valueAt(2) }))).toMatch(
       /Another step already begins/,
     );
-    expect(english(refusal(base, { kind: 'line.moveStep', line: rent, from: at(8), to: at(0) }))).toMatch(
+    expect(english(refusal(base, { kind: 'line.moveStep', line: rent, from: valueAt(8), to: valueAt(0) }))).toMatch(
       /already has a first step/,
     );
-    expect(english(refusal(base, { kind: 'line.moveException', line: rent, month: at(3), to: at(9) }))).toMatch(
-      /has an exception/,
-    );
-    expect(english(refusal(base, { kind: 'line.moveStep', line: rent, from: at(5), to: at(6) }))).toMatch(
+    expect(
+      english(refusal(base, { kind: 'line.moveException', line: rent, month: valueAt(3), to: valueAt(9) })),
+    ).toMatch(/has an exception/);
+    expect(english(refusal(base, { kind: 'line.moveStep', line: rent, from: valueAt(5), to: valueAt(6) }))).toMatch(
       /no longer exists/,
     );
   });
@@ -186,13 +186,13 @@ describe('a lock', () => {
   const lockLine = done(base, { kind: 'line.set', line: rent, settings: { locked: true } });
   const lockYear = done(base, { kind: 'year.lock', year: 2026, locked: true });
   const edits: Command[] = [
-    { kind: 'line.setFigure', line: rent, month: at(3), reach: 'month', figure: 1 },
-    { kind: 'line.setFormula', line: rent, month: at(3), reach: 'every', formula: '1' },
-    { kind: 'line.clearException', line: rent, month: at(3) },
-    { kind: 'line.moveStep', line: rent, from: at(8), to: at(6) },
-    { kind: 'line.removeStep', line: rent, from: at(8) },
-    { kind: 'figures.set', figures: [{ line: rent, month: at(3), figure: 1 }], as: 'rule' },
-    { kind: 'figures.adjust', cells: [{ line: rent, month: at(3) }], by: { kind: 'amount', amount: 1, notBelowZero: false } },
+    { kind: 'line.setFigure', line: rent, month: valueAt(3), reach: 'month', figure: 1 },
+    { kind: 'line.setFormula', line: rent, month: valueAt(3), reach: 'every', formula: '1' },
+    { kind: 'line.clearException', line: rent, month: valueAt(3) },
+    { kind: 'line.moveStep', line: rent, from: valueAt(8), to: valueAt(6) },
+    { kind: 'line.removeStep', line: rent, from: valueAt(8) },
+    { kind: 'figures.set', figures: [{ line: rent, month: valueAt(3), figure: 1 }], as: 'rule' },
+    { kind: 'figures.adjust', cells: [{ line: rent, month: valueAt(3) }], by: { kind: 'amount', amount: 1, notBelowZero: false } },
     { kind: 'line.delete', line: idOf('Heating') },
   ]; // prettier-ignore
 
@@ -209,7 +209,7 @@ describe('a lock', () => {
     for (const edit of edits) expect(english(refusal(lockYear, edit))).toMatch(/^2026 is locked/);
     const longer = done(lockYear, { kind: 'plan.set', settings: { months: 24 } });
     expect(
-      english(refusal(longer, { kind: 'line.setFigure', line: rent, month: at(14), reach: 'onward', figure: 1 })),
+      english(refusal(longer, { kind: 'line.setFigure', line: rent, month: valueAt(14), reach: 'onward', figure: 1 })),
     ).toBeNull();
     expect(english(refusal(done(lockYear, { kind: 'year.lock', year: 2026, locked: false }), edits[0]!))).toBeNull();
   });
@@ -238,7 +238,7 @@ describe('a split of the income', () => {
 });
 
 describe('notes and highlights', () => {
-  const note = (text: string): Command => ({ kind: 'figureNote.set', of: '@net', month: at(3), text });
+  const note = (text: string): Command => ({ kind: 'figureNote.set', of: '@net', month: valueAt(3), text });
   const settings = {
     of: rent,
     span: 'month',
@@ -253,13 +253,19 @@ describe('notes and highlights', () => {
     const noted = done(done(base, note('Less than planned ')), {
       kind: 'figureNote.set',
       of: rent,
-      month: at(3),
+      month: valueAt(3),
       text: 'Rebate',
     });
     expect([...noted.figureNotes.values()].map((row) => row.text)).toEqual(['Less than planned', 'Rebate']);
     expect(done(noted, note(' ')).figureNotes.size).toBe(1);
     const lit = done(noted, { kind: 'highlight.set', id: 'h', settings });
-    const freed = done(lit, { kind: 'line.setFigure', line: idOf('Heating'), month: at(0), reach: 'every', figure: 1 });
+    const freed = done(lit, {
+      kind: 'line.setFigure',
+      line: idOf('Heating'),
+      month: valueAt(0),
+      reach: 'every',
+      figure: 1,
+    });
     const gone = done(freed, { kind: 'line.delete', line: rent });
     expect(rowsOf(gone).figureNotes).toHaveLength(1);
     expect(gone.highlights.size).toBe(0);
@@ -281,9 +287,11 @@ describe('what was done', () => {
   it('is said in a few words', () => {
     const words = (command: Command) => describeCommand(command, base);
     expect(
-      english(words({ kind: 'line.setFigure', line: rent, month: at(2), reach: 'until', until: at(4), figure: 5 })),
+      english(
+        words({ kind: 'line.setFigure', line: rent, month: valueAt(2), reach: 'until', until: valueAt(4), figure: 5 }),
+      ),
     ).toBe('Rent from March 2026 until May 2026: 5.00');
-    expect(english(words({ kind: 'figures.clear', cells: [{ line: rent, month: at(2) }] }))).toBe(
+    expect(english(words({ kind: 'figures.clear', cells: [{ line: rent, month: valueAt(2) }] }))).toBe(
       '1 figure back to the rule',
     );
     expect(english(words({ kind: 'line.set', line: rent, settings: { locked: true } }))).toBe('Rent locked');

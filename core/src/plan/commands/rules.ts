@@ -31,7 +31,7 @@ import { messageFor, type Message } from '../../message.ts';
 const cell = { line: id, month };
 const reach = { line: id, month, reach: choice(REACHES), until: optional(orNull(month)) };
 
-/** What lines say month by month: their rules with dated steps, and exceptions. */
+/** States what lines say month by month: their rules with dated steps, and exceptions. */
 export const ruleCommands = {
   'line.setFigure': command({
     fields: { ...reach, figure: orNull(figure) },
@@ -180,7 +180,7 @@ export const ruleCommands = {
         const { line: lineId, month } = sorted[index]!;
         const line = existing(draft, 'lines', lineId, messageFor('command.thisLine'));
         const decimals = line.unit === 'money' ? moneyDecimals(planOf(draft.document)) : null;
-        const adjust = (saying: RuleValue) => adjusted(saying, by, decimals);
+        const adjust = (ruleValue: RuleValue) => adjusted(ruleValue, by, decimals);
         checkMonth(month, 'cells');
         let to = month;
         for (
@@ -195,9 +195,9 @@ export const ruleCommands = {
         const exceptions = exceptionsBetween(draft, lineId, month, to);
         for (const row of exceptions) draft.set('exceptions', { ...row, ...adjust(row) });
         if (month === to) {
-          const saying = ruleValueAt(steps, month);
-          if (exceptions.length === 0 && !isSameRule(saying, NOTHING))
-            draft.set('exceptions', { id: datedId(lineId, month), line: lineId, month, ...adjust(saying) });
+          const ruleValue = ruleValueAt(steps, month);
+          if (exceptions.length === 0 && !isSameRule(ruleValue, NOTHING))
+            draft.set('exceptions', { id: datedId(lineId, month), line: lineId, month, ...adjust(ruleValue) });
           continue;
         }
         const inner = steps

@@ -5,7 +5,7 @@ import { command } from './command.ts';
 import { all, columnsBut, id, orNull, some } from './fields.ts';
 import { messageFor } from '../../message.ts';
 
-/** What is done with savings funds: their terms, single deposits, withdrawals and pauses. */
+/** States what is done with savings funds: their terms, single deposits, withdrawals and pauses. */
 export const savingsCommands = {
   'fund.set': command({
     fields: { fund: id, settings: some(columnsBut('savings', 'position')) },

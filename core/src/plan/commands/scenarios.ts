@@ -14,7 +14,7 @@ import { messageFor, listOf } from '../../message.ts';
 
 const titleOf = (scenario: string, { document }: Words) => document.scenarios.get(scenario)?.name ?? '';
 
-/** What is done with scenarios. */
+/** States what is done with scenarios. */
 export const scenarioCommands = {
   'scenario.set': command({
     fields: { id, name },

@@ -13,7 +13,7 @@ import { messageFor } from '../../message.ts';
 /** A band as it is given: its figures as numbers or as formulas. */
 export type BandEntry = Readonly<Record<'from' | 'rate', number | string>>;
 
-/** What is done with tax schedules: their terms and their bands. */
+/** States what is done with tax schedules: their terms and their bands. */
 export const taxCommands = {
   'taxSchedule.set': command({
     fields: { schedule: id, settings: some(columnsBut('taxSchedules', 'position')) },

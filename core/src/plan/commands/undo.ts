@@ -105,12 +105,12 @@ export function withoutRevivedAccess(changes: readonly Change[], personId: strin
   );
 }
 
-/** Whether a change takes away something rules may name. */
+/** Returns whether a change takes away something rules may name. */
 function mayTakeAway({ table, after }: DocumentChange): boolean {
   return after === null && isNamed(table);
 }
 
-/** What a row is of, by name, for a sentence about it; `null` where that has no name. */
+/** Returns what a row is of, by name, for a sentence about it; `null` where that has no name. */
 function ownerName(document: Document, row: AnyRow): string | null {
   if ('name' in row) return row.name;
   if ('what' in row) return row.what;

@@ -29,26 +29,26 @@ export type Calculator =
   | { readonly table: 'taxSchedules'; readonly row: TaxScheduleRow }
   | { readonly table: 'breakEvens'; readonly row: BreakEvenRow };
 
-/** What a calculator is given: a column that holds a figure or a formula. */
+/** Describes what a calculator is given: a column that holds a figure or a formula. */
 export interface CalculatorInput {
   readonly column: string;
   readonly words: Message;
   readonly unit: Unit;
 }
 
-/** What a calculator gives: `name` is what stands after the dot in a rule. */
+/** Describes what a calculator gives: `name` is what stands after the dot in a rule. */
 export interface CalculatorOutput {
   readonly name: string;
   readonly unit: Unit;
   readonly about: Message;
-  /** What its months make of a year. */
+  /** States what its months make of a year. */
   readonly rollUp: RollUp;
   /** For a break-even: what it has to ask for this to be there. */
   readonly of?: BreakEvenRow['about'];
 }
 
 interface CalculatorKind {
-  /** What one of them is called. */
+  /** States what one of them is called. */
   readonly word: Message;
   readonly inputs: readonly CalculatorInput[];
   readonly outputs: readonly CalculatorOutput[];
@@ -57,15 +57,15 @@ interface CalculatorKind {
 const given = (column: string, words: Message, unit: Unit): CalculatorInput => ({ column, words, unit });
 const flow = (name: string, about: Message): CalculatorOutput => ({ name, unit: 'money', about, rollUp: 'total' });
 const level = (name: string, about: Message): CalculatorOutput => ({ name, unit: 'money', about, rollUp: 'last' });
-const fixed = (name: string, unit: Unit, about: Message, of?: BreakEvenRow['about']): CalculatorOutput => ({
+const fixed = (name: string, unit: Unit, about: Message, question?: BreakEvenRow['about']): CalculatorOutput => ({
   name,
   unit,
   about,
   rollUp: 'average',
-  ...(of ? { of } : {}),
+  ...(question ? { of: question } : {}),
 });
 
-/** What each kind of calculator takes and gives. */
+/** States what each kind of calculator takes and gives. */
 export const CALCULATORS: Readonly<Record<CalculatorTable, CalculatorKind>> = {
   loans: {
     word: messageFor('calculator.kind.loan'),
@@ -199,7 +199,7 @@ export function outputsOf(calculator: Calculator): readonly CalculatorOutput[] {
 export interface PlacedInput extends CalculatorInput {
   readonly id: string;
   readonly formula: string | null;
-  /** Whether it is filled in from elsewhere in the plan, as nothing is said here. */
+  /** True when it is filled in from elsewhere in the plan, as nothing is said here. */
   readonly isImplied?: boolean;
 }
 
@@ -256,7 +256,7 @@ export function extrasOf(document: Document, loan: string): LoanExtraRow[] {
   return byMonth(rowsWhere(document.loanExtras, 'loan', loan));
 }
 
-/** What departs from the regular deposits of a fund, by month. */
+/** Returns what departs from the regular deposits of a fund, by month. */
 export function movesOf(document: Document, fund: string): SavingsMoveRow[] {
   return byMonth(rowsWhere(document.savingsMoves, 'fund', fund));
 }
@@ -305,7 +305,7 @@ export function ownerOfFigure(id: string): string {
   return end < 0 ? id : id.slice(0, end);
 }
 
-/** What stands after the dot in an output's id; `null` for everything else. */
+/** Returns what stands after the dot in an output's id; `null` for everything else. */
 export function outputOfFigure(id: string): string | null {
   const dot = id.indexOf('.');
   return dot < 0 ? null : id.slice(dot + 1);
@@ -334,7 +334,7 @@ export function outputWith(document: Document, id: string): CalculatorOutput | u
 
 /** A total of a list that rules of the plan may name. */
 export interface ListOutput {
-  /** What stands after the dot in its id: the id of its column, and after an `@` that of the day. */
+  /** States what stands after the dot in its id: the id of its column, and after an `@` that of the day. */
   readonly key: string;
   readonly name: string;
   readonly column: ListColumnRow;
@@ -346,7 +346,7 @@ export interface ListOutput {
 export function listOutputsOf(document: Document, list: string): ListOutput[] {
   const columns = inOrder(rowsWhere(document.listColumns, 'list', list));
   const totals = columns.filter((column) => hasFigures(column) && !followsEntries(document, column));
-  const taken = new Set(columns.map(({ name }) => nameKey(name)));
+  const used = new Set(columns.map(({ name }) => nameKey(name)));
   const byDay = columns
     .filter(({ kind }) => kind === 'date')
     .flatMap((day) => totals.filter(isFlow).map((column) => ({ column, day })));
@@ -356,20 +356,20 @@ export function listOutputsOf(document: Document, list: string): ListOutput[] {
       // A column may be called so already.
       const plain = `${column.name} by ${day.name}`;
       let name = plain;
-      for (let attempt = 2; taken.has(nameKey(name)); attempt++) name = `${plain} ${attempt}`;
-      taken.add(nameKey(name));
+      for (let attempt = 2; used.has(nameKey(name)); attempt++) name = `${plain} ${attempt}`;
+      used.add(nameKey(name));
       return { key: outputKey(column.id, day.id), name, column, day };
     }),
   ];
 
-  /** Whether a column's figures are amounts that fall in a month. */
+  /** Returns whether a column's figures are amounts that fall in a month. */
   function isFlow(column: ListColumnRow): boolean {
     const unit = unitOfColumn(document, column);
     return (column.kind === 'figure' || column.kind === 'rule') && unit !== 'date' && unit !== 'yesNo';
   }
 }
 
-/** What stands after the dot in the id of a list's total. */
+/** Returns what stands after the dot in the id of a list's total. */
 export const outputKey = (column: string, day: string | null): string => (day === null ? column : `${column}@${day}`);
 
 /** The columns a total of a list is of: the one with the figures, and the one with the days. */

@@ -15,7 +15,7 @@ import {
 /** A plan as its tables: rows by id. Documents are never changed in place. */
 export type Document = { readonly [T in TableName]: ReadonlyMap<string, Row<T>> };
 
-/** What differs in one row of a document; `before` is null for a new row, `after` for a deleted one. */
+/** Describes what differs in one row of a document; `before` is null for a new row, `after` for a deleted one. */
 export type DocumentChange = {
   [T in TableName]: {
     readonly table: T;
@@ -25,7 +25,7 @@ export type DocumentChange = {
   };
 }[TableName];
 
-/** What differs in one entry of the ledger, which is no part of the document. */
+/** Describes what differs in one entry of the ledger, which is no part of the document. */
 export interface EntryChange {
   readonly table: 'entries';
   readonly id: string;
@@ -33,7 +33,7 @@ export interface EntryChange {
   readonly after: LedgerEntry | null;
 }
 
-/** What a command changes: rows of the document, entries of the ledger. */
+/** Describes what a command changes: rows of the document, entries of the ledger. */
 export type Change = DocumentChange | EntryChange;
 
 export function isOfDocument(change: Change): change is DocumentChange {
@@ -73,8 +73,8 @@ export function applyChanges(document: Document, changes: readonly Change[]): Do
     if (!table) edited.set(change.table, (table = RowTable.edited<AnyRow>(document[change.table])));
     table.put(change.id, change.after);
   }
-  const settled = [...edited].map(([table, rows]) => [table, rows.settled()] as const);
-  return { ...document, ...Object.fromEntries(settled) } as Document;
+  const final = [...edited].map(([table, rows]) => [table, rows.settled()] as const);
+  return { ...document, ...Object.fromEntries(final) } as Document;
 }
 
 /** A document of plain maps, as it can be sent to a worker. */
@@ -150,7 +150,7 @@ export function differenceBetween(from: Document, to: Document): DocumentChange[
   return changes;
 }
 
-/** Whether two rows hold the same values; a column that is missing counts as empty. */
+/** Returns whether two rows hold the same values; a column that is missing counts as empty. */
 export function isSameRow(a: AnyRow | null, b: AnyRow | null): boolean {
   if (a === b) return true;
   if (a === null || b === null) return false;

@@ -5,7 +5,7 @@ import type { AnyRow, Row, TableName } from '../schema/tables.ts';
 
 /** Collects the changes of one command; rows already changed are seen as changed. */
 export class Draft {
-  /** What is changed, in the order it was first touched. */
+  /** States what is changed, in the order it was first touched. */
   private readonly edits: DocumentChange[] = [];
   private readonly entries = new Map<string, EntryChange>();
   private readonly edited = new Map<TableName, EditedTable>();
@@ -40,12 +40,12 @@ export class Draft {
     this.entries.set(id, { table: 'entries', id, before: this.entries.get(id)?.before ?? before, after });
   }
 
-  /** What is changed in the document. */
+  /** Returns what is changed in the document. */
   changes(): DocumentChange[] {
     return this.edits.filter((change) => !isSameRow(change.before, change.after));
   }
 
-  /** What is changed in the ledger. */
+  /** Returns what is changed in the ledger. */
   ledgerChanges(): EntryChange[] {
     return [...this.entries.values()].filter(({ before, after }) => !isSameEntry(before, after));
   }

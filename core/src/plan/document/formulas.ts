@@ -25,7 +25,7 @@ export function storedOfFile(text: string, names: Names): string {
   return printFormula(resolveNames(parseFormula(text), names, true));
 }
 
-/** How the formulas of a plan, or of a list of it, are written to people: with today's names, in a locale's notation. */
+/** Returns how the formulas of a plan, or of a list of it, are written to people: with today's names, in a locale's notation. */
 export function styleOf(document: Document, notation: Notation, list: string | null = null): PrintStyle {
   const names = list === null ? namesOf(document) : namesInList(document, list);
   return {
@@ -78,7 +78,7 @@ export function unitOf(document: Document, id: string): Unit {
   return units.size === 1 ? [...units][0]! : 'number';
 }
 
-/** What is doubtful about the units of a rule of the plan, or of a list, that is to give figures in `wanted`. */
+/** Returns what is doubtful about the units of a rule of the plan, or of a list, that is to give figures in `wanted`. */
 export function unitFindings(
   expression: Expression,
   document: Document,
@@ -103,7 +103,7 @@ export function unitFindings(
 }
 
 /**
- * What is doubtful about a rule as somebody writes it, of the plan or of a list: calendar words that are taken for names,
+ * Returns what is doubtful about a rule as somebody writes it, of the plan or of a list: calendar words that are taken for names,
  * and its units. Places and replacements are those of the text; nothing where the text cannot be read yet.
  */
 export function doubtsIn(

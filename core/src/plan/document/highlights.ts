@@ -3,7 +3,7 @@ import type { Refusal } from '../schema/refusal.ts';
 import { HIGHLIGHT_CONDITIONS, TONES, type HighlightRow } from '../schema/tables.ts';
 import { messageFor } from '../../message.ts';
 
-/** What a highlight watches for, as it is entered. */
+/** Describes what a highlight watches for, as it is entered. */
 export type HighlightSettings = Omit<HighlightRow, 'id'>;
 
 /** Why a highlight cannot be as it is, or `null` when it can. */
@@ -40,7 +40,7 @@ export function highlightRefusal(row: HighlightSettings): Pick<Refusal, 'message
 }
 
 /**
- * Whether a highlight shows on a figure. For `overBudget` the figure is the year's running total up to the month.
+ * Returns whether a highlight shows on a figure. For `overBudget` the figure is the year's running total up to the month.
  */
 export function highlightHolds({ when, low, high }: HighlightSettings, figure: number): boolean {
   switch (when) {

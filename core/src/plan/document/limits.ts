@@ -9,7 +9,7 @@ import { readStoredOrNull } from './storedFormulas.ts';
 import { TABLES, type TableName } from '../schema/tables.ts';
 import { messageFor, type Message } from '../../message.ts';
 
-/** How large a plan may be. The same limits hold for every command, for undoing, and for plan files. */
+/** States how large a plan may be. The same limits hold for every command, for undoing, and for plan files. */
 
 /** The most rows a table may have: a figure typed for each of 600 months of 300 lines, and some. */
 export const MAX_ROWS = 200_000;
@@ -142,7 +142,7 @@ function workOf(formula: string, months: number): number {
   return perMonth * months;
 }
 
-/** What a formula costs in a month: its parts, how far it looks back from each month, and how often it searches. */
+/** Describes what a formula costs in a month: its parts, how far it looks back from each month, and how often it searches. */
 interface Cost {
   readonly parts: number;
   readonly looks: readonly number[];

@@ -4,10 +4,10 @@ import { hasFigures } from './lists.ts';
 import { nameOf, namesOf } from './naming.ts';
 import { rowsWhere } from './rowTable.ts';
 
-/** What stands before the name of something in the plan that a column of the list has as well. */
+/** States what stands before the name of something in the plan that a column of the list has as well. */
 const OF_PLAN = 'plan.';
 
-/** What rules of a list may name: its columns, then all that rules of the plan may. */
+/** Returns what rules of a list may name: its columns, then all that rules of the plan may. */
 export function namesInList(document: Document, list: string): Names {
   const plan = namesOf(document);
   const columns = rowsWhere(document.listColumns, 'list', list).filter(hasFigures);
@@ -26,7 +26,7 @@ export function namesInList(document: Document, list: string): Names {
 }
 
 /**
- * How rules of a list write names: what a column hides is written as that of the plan. What no name leads to, since others
+ * Returns how rules of a list write names: what a column hides is written as that of the plan. What no name leads to, since others
  * that begin with `plan.` stand in its way, has none here: it is written by its id.
  */
 export function nameInList(document: Document, list: string): (id: string) => string | undefined {

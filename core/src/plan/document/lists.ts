@@ -5,7 +5,7 @@ import { rowsWhere } from './rowTable.ts';
 import { readStoredOrNull } from './storedFormulas.ts';
 import { cellId, type ListCellRow, type ListColumnRow, type ListItemRow, type ListRow } from '../schema/tables.ts';
 
-/** How large lists may be. */
+/** States how large lists may be. */
 export const MAX_ITEMS = 10_000;
 export const MAX_COLUMNS = 100;
 
@@ -24,12 +24,12 @@ export function itemsOf(document: Document, list: string): ListItemRow[] {
   return inOrder(rowsWhere(document.listItems, 'list', list));
 }
 
-/** What an item has in a column. */
+/** Returns what an item has in a column. */
 export function cellOf(document: Document, item: string, column: string): ListCellRow | undefined {
   return document.listCells.get(cellId(item, column));
 }
 
-/** What an item is called: its first text or choice, in the order of the columns; nothing when it has none. */
+/** Returns what an item is called: its first text or choice, in the order of the columns; nothing when it has none. */
 export function titleOfItem(document: Document, { id, list }: ListItemRow): string {
   for (const column of columnsOf(document, list)) {
     if (column.kind !== 'text' && column.kind !== 'choice') continue;
@@ -39,12 +39,12 @@ export function titleOfItem(document: Document, { id, list }: ListItemRow): stri
   return '';
 }
 
-/** Whether a column has figures that rules can reckon with. */
+/** Returns whether a column has figures that rules can reckon with. */
 export function hasFigures({ kind }: Pick<ListColumnRow, 'kind'>): boolean {
   return kind === 'figure' || kind === 'yesNo' || kind === 'rule' || kind === 'entries' || kind === 'status';
 }
 
-/** Whether people type into a column, rather than it following from others. */
+/** Returns whether people type into a column, rather than it following from others. */
 export function isTyped({ kind }: Pick<ListColumnRow, 'kind'>): boolean {
   return kind !== 'rule' && kind !== 'status' && kind !== 'entries';
 }
@@ -59,7 +59,7 @@ export function unitOfColumn(document: Document, column: ListColumnRow): Unit {
 }
 
 /**
- * Whether a column's figures hang on entries of the ledger, which are no part of the plan: its own, or those of columns it is
+ * Returns whether a column's figures hang on entries of the ledger, which are no part of the plan: its own, or those of columns it is
  * computed from. Rules of the plan cannot name its total.
  */
 export function followsEntries(document: Document, column: ListColumnRow, seen: Set<string> = new Set()): boolean {
@@ -74,7 +74,7 @@ export function followsEntries(document: Document, column: ListColumnRow, seen: 
   });
 }
 
-/** What a stored formula names. */
+/** Returns what a stored formula names. */
 function namesIn(formula: string): string[] {
   const texts: string[] = [];
   const open = [readStoredOrNull(formula)];

@@ -35,8 +35,8 @@ const plan = () =>
 describe('a locked year', () => {
   const document = after(plan(), { kind: 'year.lock', year: 2026, locked: true });
   const rent = idOf(document, 'Rent');
-  const set = (at: string, reach: 'month' | 'onward' | 'every' | 'until', until?: string): Command => ({
-    kind: 'line.setFigure', line: rent, month: month(at), reach, figure: 1, ...(until ? { until: month(until) } : {}),
+  const set = (name: string, reach: 'month' | 'onward' | 'every' | 'until', until?: string): Command => ({
+    kind: 'line.setFigure', line: rent, month: month(name), reach, figure: 1, ...(until ? { until: month(until) } : {}),
   }); // prettier-ignore
 
   it('keeps its figures from every edit that reaches into it', () => {

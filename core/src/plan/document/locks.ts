@@ -5,7 +5,7 @@ import type { Draft } from './draft.ts';
 import { lockedYearId, type LineRow } from '../schema/tables.ts';
 import { messageFor } from '../../message.ts';
 
-/** Whether a year's figures are kept from being edited. */
+/** Returns whether a year's figures are kept from being edited. */
 export function isYearLocked(document: Document, year: number): boolean {
   return document.lockedYears.has(lockedYearId(year));
 }

@@ -11,11 +11,11 @@ import { FIRST_YEAR, TABLES, TABLE_NAMES, type AnyRow, type TableName } from '..
 import { documentFrom, rowsOf, type Document } from './document.ts';
 import { readStored } from './storedFormulas.ts';
 
-/** How a plan is moved along the calendar. */
+/** Describes how a plan is moved along the calendar. */
 export interface Move {
   /** By how many months; back when below 0. */
   readonly months: number;
-  /** What becomes of what people wrote: names, notes. */
+  /** Returns what becomes of what people wrote: names, notes. */
   readonly words: (text: string) => string;
 }
 

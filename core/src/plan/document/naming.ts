@@ -98,7 +98,7 @@ export function nameOf(document: Document, id: string): string | undefined {
   return calculatorWith(document, id)?.row.name;
 }
 
-/** What something is called where it is shown: totals and inputs in words, all else by its name. */
+/** Returns what something is called where it is shown: totals and inputs in words, all else by its name. */
 export function labelOf(document: Document, id: string): Text | undefined {
   const total = totalWithId(id);
   if (total) return total.label;
@@ -179,11 +179,11 @@ function firstFresh(base: string, isFree: (name: string) => boolean): string {
 
 /** A name for the copy of a plan that none of the others has. */
 export function freeCopyName(base: string, others: readonly string[]): string {
-  const taken = new Set(others.map(nameKey));
-  return firstFree(base, (name) => !taken.has(nameKey(name)));
+  const used = new Set(others.map(nameKey));
+  return firstFree(base, (name) => !used.has(nameKey(name)));
 }
 
-/** What a copy is called by, besides the name of what it is a copy of: part of a name, which is never translated. */
+/** States what a copy is called by, besides the name of what it is a copy of: part of a name, which is never translated. */
 const COPY = ' copy';
 
 function firstFree(base: string, isFree: (name: string) => boolean): string {

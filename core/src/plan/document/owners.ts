@@ -12,7 +12,7 @@ function ownerColumn(table: TableName): string | null {
 const OWNER_COLUMNS = new Map((Object.keys(TABLES) as TableName[]).map((table) => [table, ownerColumn(table)]));
 
 /**
- * Whether a row is one of some, by id, or a part of one: a line's rule and exceptions, a list's items and their cells. A row
+ * Returns whether a row is one of some, by id, or a part of one: a line's rule and exceptions, a list's items and their cells. A row
  * that merely names one, such as an assignment rule or a chart's series, is no part of it.
  */
 export function isPartOf(document: Document, table: TableName, row: AnyRow, ids: ReadonlySet<string>): boolean {

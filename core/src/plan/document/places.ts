@@ -14,7 +14,7 @@ const ORDERED_WITHIN: Partial<Record<TableName, readonly string[]>> = {
   chartSeries: ['chart'],
 };
 
-/** Whether the rows of a table stand in an order. */
+/** Returns whether the rows of a table stand in an order. */
 export function isPlaced(table: TableName): boolean {
   return 'position' in TABLES[table];
 }

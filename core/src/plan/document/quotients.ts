@@ -13,18 +13,18 @@ export interface Quotient {
   readonly denominator: Expression;
 }
 
-/** How the figures of a line, group, total or output are rolled up; of one in another month only what needs no other line. */
+/** Describes how the figures of a line, group, total or output are rolled up; of one in another month only what needs no other line. */
 export type HowOf = (id: string, isElsewhere: boolean) => RollUp;
 
 /**
- * Whether a line's rule says what one of something comes to: a unit cost, a share, an hourly wage. Its figure over a year
+ * Returns whether a line's rule says what one of something comes to: a unit cost, a share, an hourly wage. Its figure over a year
  * is then the rule applied to the year's totals. Lines whose months are added into a group's total always add up.
  */
 export function isQuotient(document: Document, line: string, howOf: HowOf): boolean {
   return mayBeQuotient(document, line) && rulesOfLine(document, line).some((rule) => isQuotientRule(rule, howOf));
 }
 
-/** Whether a line's months need not make its group's total. */
+/** Returns whether a line's months need not make its group's total. */
 export function mayBeQuotient(document: Document, line: string): boolean {
   const { unit, group } = document.lines.get(line)!;
   return !addsUp(unit) || document.groups.get(group)?.side === 'memo';
@@ -44,7 +44,7 @@ export function refsIn(part: Expression): string[] {
   return part.kind === 'call' && isElsewhere(part) ? [] : childrenOf(part).flatMap(refsIn);
 }
 
-/** Whether a rule is a quotient of things that add up, or computed from such quotients: `Price per loaf - Unit cost`. */
+/** Returns whether a rule is a quotient of things that add up, or computed from such quotients: `Price per loaf - Unit cost`. */
 export function isQuotientRule(rule: Expression, howOf: HowOf): boolean {
   return timesAdded(rule, howOf) <= 0 && (quotientsIn(rule, howOf).length > 0 || usesQuotient(rule, howOf));
 }
@@ -74,7 +74,7 @@ function asQuotient(part: Expression): Quotient | null {
 }
 
 /**
- * How many things that add up over the months are multiplied in an expression, less those it is divided by: 1 for what
+ * Returns how many things that add up over the months are multiplied in an expression, less those it is divided by: 1 for what
  * adds up itself, such as a cost split by shares; 0 for a price or a share.
  */
 function timesAdded(part: Expression, howOf: HowOf, elsewhere = false): number {
@@ -107,12 +107,12 @@ function timesAdded(part: Expression, howOf: HowOf, elsewhere = false): number {
   }
 }
 
-/** Whether a function gives the figure of another month. */
+/** Returns whether a function gives the figure of another month. */
 function isElsewhere(call: Call): boolean {
   return functionOf(call).evaluation(call).kind === 'shift';
 }
 
-/** Whether a function gives one figure for several months, which cannot be added up over them again. */
+/** Returns whether a function gives one figure for several months, which cannot be added up over them again. */
 function looksOverMonths(call: Call): boolean {
   const { kind } = functionOf(call).evaluation(call);
   return (

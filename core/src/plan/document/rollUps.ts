@@ -8,10 +8,10 @@ import { isQuotient, mayBeQuotient, refsIn, rulesOfLine, type HowOf } from './qu
 import type { RollUp } from '../schema/tables.ts';
 import { CUMULATIVE_NET } from '../schema/totals.ts';
 
-/** How the lines of a document are rolled up, as far as has been asked. */
+/** States how the lines of a document are rolled up, as far as has been asked. */
 const byLine = new WeakMap<Document, Map<string, RollUp>>();
 
-/** What the months of a line, group, total or assumption make of a year. Rates and percentages never add up. */
+/** Returns what the months of a line, group, total or assumption make of a year. Rates and percentages never add up. */
 export function rollUpOf(document: Document, id: string): RollUp {
   if (id === CUMULATIVE_NET) return 'last';
   const output = outputWith(document, id);
@@ -22,26 +22,26 @@ export function rollUpOf(document: Document, id: string): RollUp {
 
 /** A line's own, or what its rule makes it; the lines its rule names are looked at before it, however many there are. */
 function rollUpOfLine(document: Document, id: string): RollUp {
-  let known = byLine.get(document);
-  if (!known) byLine.set(document, (known = new Map()));
-  const before = known.get(id);
+  let cache = byLine.get(document);
+  if (!cache) byLine.set(document, (cache = new Map()));
+  const before = cache.get(id);
   if (before) return before;
-  const settled = known;
+  const confirmed = cache;
   const begun = new Set<string>();
   const open = [id];
   for (let line = open.at(-1); line !== undefined; line = open.at(-1)) {
-    const isKnown = (each: string) => settled.has(each) || begun.has(each);
+    const isKnown = (each: string) => confirmed.has(each) || begun.has(each);
     const needed = isKnown(line) ? [] : linesThatDecide(document, line).filter((each) => !isKnown(each));
     begun.add(line);
     open.push(...needed);
     if (needed.length > 0) continue;
-    if (!settled.has(line)) settled.set(line, decided(document, line, (other) => settled.get(other) ?? usual(document, other))); // prettier-ignore
+    if (!confirmed.has(line)) confirmed.set(line, decided(document, line, (other) => confirmed.get(other) ?? usual(document, other))); // prettier-ignore
     open.pop();
   }
-  return settled.get(id)!;
+  return confirmed.get(id)!;
 }
 
-/** How what a rule names is rolled up. */
+/** Returns how what a rule names is rolled up. */
 export function howIn(document: Document): HowOf {
   return (id, isElsewhere) =>
     isElsewhere && document.lines.has(id) ? withoutOthers(document, id) : rollUpOf(document, id);
@@ -54,7 +54,7 @@ function decided(document: Document, line: string, ofLine: (line: string) => Rol
   return isQuotient(document, line, howOf) ? 'quotient' : usual(document, line);
 }
 
-/** How a line is rolled up as far as it takes no other line to tell. */
+/** Returns how a line is rolled up as far as it takes no other line to tell. */
 function withoutOthers(document: Document, line: string): RollUp {
   const { rollUp } = document.lines.get(line)!;
   return rollUp === 'byRule' || rollUp === 'total' ? usual(document, line) : rollUp;

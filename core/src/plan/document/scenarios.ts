@@ -7,7 +7,7 @@ import { messageFor, type Message } from '../../message.ts';
 
 /** Scenarios: named sets of assumption values, and figures of single months, that stand in place of the plan's. */
 
-/** What a scenario puts in place of the plan's. */
+/** Returns what a scenario puts in place of the plan's. */
 export function partsOfScenario(
   document: Document,
   id: string,
@@ -37,7 +37,7 @@ export function withScenario(document: Document, id: string): Document {
   return applyChanges(document, changes);
 }
 
-/** What a scenario has otherwise than the plan, one thing after the other. */
+/** Returns what a scenario has otherwise than the plan, one thing after the other. */
 export function scenarioInWords(document: Document, id: string): Message[] {
   const plan = planOf(document);
   const { values, figures } = partsOfScenario(document, id);

@@ -5,7 +5,7 @@ import { LEFT_OVER, TOTAL_EXPENSES, TOTAL_INCOME, TOTAL_SET_ASIDE } from '../sch
 /** The sides in the order of an account book. */
 export const SIDE_ORDER: readonly Side[] = ['income', 'expense', 'setAside', 'memo'];
 
-/** What stands over the lines of a side. */
+/** States what stands over the lines of a side. */
 export const SIDE_WORDS: Readonly<Record<Side, Message>> = {
   income: messageFor('document.income'),
   expense: messageFor('document.expenses'),

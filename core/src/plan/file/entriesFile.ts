@@ -107,7 +107,7 @@ function withAmount(entry: LedgerEntry, document: Document): LedgerEntry {
   return { ...entry, amount: amount * direction };
 }
 
-/** Whether a file is from before plans listed their accounts: entries named them as they liked. */
+/** Returns whether a file is from before plans listed their accounts: entries named them as they liked. */
 function isWithoutAccounts(json: unknown): boolean {
   return isObject(json) && json.accounts === undefined;
 }
@@ -127,8 +127,8 @@ export function accountsNamedIn(json: Json, document: Document): Map<string, Acc
     if (nameShapeRefusal(name) !== null) continue;
     const line = typeof entry.line === 'string' ? names.find(entry.line)?.id : undefined;
     const isSetAside = line !== undefined && sideOfLine(document, line) === 'setAside';
-    const known = kinds.get(name.toLowerCase()) ?? { name, onlySetAside: true };
-    kinds.set(name.toLowerCase(), { ...known, onlySetAside: known.onlySetAside && isSetAside });
+    const cache = kinds.get(name.toLowerCase()) ?? { name, onlySetAside: true };
+    kinds.set(name.toLowerCase(), { ...cache, onlySetAside: cache.onlySetAside && isSetAside });
   }
   const order = positions(kinds.size);
   [...kinds.values()].forEach(({ name, onlySetAside }, index) => {
@@ -139,7 +139,7 @@ export function accountsNamedIn(json: Json, document: Document): Map<string, Acc
   return accounts;
 }
 
-/** What was set aside into a savings account is a transfer into it. */
+/** Returns what was set aside into a savings account is a transfer into it. */
 function intoSavings(entry: LedgerEntry, document: Document): LedgerEntry {
   if (document.accounts.get(entry.account)?.kind !== 'savings' || entry.amount >= 0) return entry;
   return { ...entry, account: '', toAccount: entry.account };

@@ -44,7 +44,7 @@ export const PLAN_FILE_VERSION = 1;
 
 type DraftRow = Record<string, string | number | boolean | null>;
 export type ListTable = Exclude<TableName, 'plan'>;
-/** What two rows of a table may not have in common, where it is no month. */
+/** States what two rows of a table may not have in common, where it is no month. */
 const SAME: Partial<Record<TableName, string>> = {
   lockedYears: 'year',
   feeds: 'line',
@@ -82,16 +82,16 @@ export function parsePlan(json: unknown): Document {
     DraftRow[]
   >;
   rows.plan.push(readRow('plan', json.plan, '/plan', 'plan'));
-  const taken = idsIn(json);
-  for (const table of LIST_TABLES) rows[table] = readTable(table, json[table], taken);
+  const used = idsIn(json);
+  for (const table of LIST_TABLES) rows[table] = readTable(table, json[table], used);
 
   resolveReferences(rows);
   nameRows(rows);
   moveApart(rows);
   const document = documentFrom(rows as unknown as Record<TableName, AnyRow[]>);
-  const whole = withStoredFormulas(document, rows);
-  const named = accountsNamedIn(json, whole);
-  return named.size === 0 ? whole : { ...whole, accounts: named };
+  const plan = withStoredFormulas(document, rows);
+  const named = accountsNamedIn(json, plan);
+  return named.size === 0 ? plan : { ...plan, accounts: named };
 }
 
 /** Gives rows that share a place one of their own, in the order of the file's ids. */
@@ -114,7 +114,7 @@ function idsIn(json: Json): Set<string> {
   return ids;
 }
 
-function readTable(table: ListTable, json: unknown, taken: Set<string>): DraftRow[] {
+function readTable(table: ListTable, json: unknown, used: Set<string>): DraftRow[] {
   if (json === undefined) return [];
   if (!Array.isArray(json)) throw new PlanFormatError(`/${table}`, messageFor('planFile.expectedRows'));
   if (json.length > MAX_ROWS)
@@ -128,7 +128,7 @@ function readTable(table: ListTable, json: unknown, taken: Set<string>): DraftRo
     if (!isObject(row)) throw new PlanFormatError(pointer, messageFor('planFile.rowNotObject'));
     const draft = readRow(table, row, pointer, null);
     if ('position' in TABLES[table] && row.position === undefined) draft.position = order[index]!;
-    if (draft.id === null && !DERIVED.has(table)) draft.id = freeId(String(draft.name ?? ''), table, index, taken);
+    if (draft.id === null && !DERIVED.has(table)) draft.id = freeId(String(draft.name ?? ''), table, index, used);
     return draft;
   });
 }
@@ -347,7 +347,7 @@ export function newPlan(settings: {
   return { ...emptyDocument(), plan: new Map([[row.id, row]]) } as unknown as Document;
 }
 
-function freeId(name: string, table: string, index: number, taken: Set<string>): string {
+function freeId(name: string, table: string, index: number, used: Set<string>): string {
   const slug = name
     .normalize('NFKD')
     .toLowerCase()
@@ -356,8 +356,8 @@ function freeId(name: string, table: string, index: number, taken: Set<string>):
     .slice(0, 40);
   const base = `${table.slice(0, -1)}-${slug || index}`;
   let id = base;
-  for (let next = index; taken.has(id); next++) id = `${base}-${next}`;
-  taken.add(id);
+  for (let next = index; used.has(id); next++) id = `${base}-${next}`;
+  used.add(id);
   return id;
 }
 

@@ -88,7 +88,7 @@ const REFERRED_BY_ID: ReadonlySet<TableName> = new Set([
   'listItems',
 ]);
 
-/** Whether what a column refers to has no name of its own in the plan. */
+/** Returns whether what a column refers to has no name of its own in the plan. */
 function isKnownById(document: Document, column: Column, value: string): boolean {
   if (column.kind === 'bearer') return document.listColumns.has(value);
   return column.kind === 'reference' && REFERRED_BY_ID.has(column.table as TableName);
@@ -127,7 +127,7 @@ function titleOf(document: Document, id: string): string | undefined {
   );
 }
 
-/** What items have in the columns of a list, item by item. */
+/** Returns what items have in the columns of a list, item by item. */
 function cellsInOrder(document: Document, list: string): ListCellRow[] {
   const columns = columnsOf(document, list);
   return itemsOf(document, list).flatMap(({ id }) =>

@@ -76,7 +76,7 @@ describe('a pattern', () => {
   const amount = fc.double({ min: -1e6, max: 1e6, noNaN: true }).map((value) => Math.round(value * 100) / 100 || 0);
   const month = fc
     .tuple(fc.integer({ min: 2020, max: 2035 }), fc.integer({ min: 1, max: 12 }))
-    .map(([year, of]) => toMonth(`${year}-${String(of).padStart(2, '0')}`));
+    .map(([year, number]) => toMonth(`${year}-${String(number).padStart(2, '0')}`));
   const months = fc.integer({ min: 1, max: 60 });
   const patterns: fc.Arbitrary<Pattern> = fc.oneof(
     fc.record({ kind: fc.constant('everyMonths' as const), amount, months, from: month }),

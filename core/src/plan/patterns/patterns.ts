@@ -87,9 +87,9 @@ export function patternOf(formula: string): Pattern | null {
     if (error instanceof FormulaError) return null;
     throw error;
   }
-  const found = read(tree);
+  const match = read(tree);
   // Only what prints the same again is the pattern: a formula that merely resembles it stays a formula.
-  return found && spelt(parseFormula(patternFormula(found))) === spelt(tree) ? found : null;
+  return match && spelt(parseFormula(patternFormula(match))) === spelt(tree) ? match : null;
 }
 
 /** The spelling of a formula, however its calendar words are written. */
@@ -219,7 +219,7 @@ export function patternInWords(pattern: Pattern, document: Document, line: strin
   }
 }
 
-/** What a step of a rule or an exception says, in short: a figure, a pattern in words, a formula, or that it is empty. */
+/** Returns what a step of a rule or an exception says, in short: a figure, a pattern in words, a formula, or that it is empty. */
 export function stepInWords(
   document: Document,
   line: string,

@@ -13,7 +13,7 @@ export type Column =
   /** A day of the calendar, as ISO 8601 text. */
   | { readonly kind: 'date' }
   | { readonly kind: 'formula' }
-  /** What a calculator is given: a figure or a formula, stored as a formula either way. */
+  /** States what a calculator is given: a figure or a formula, stored as a formula either way. */
   | { readonly kind: 'input' }
   | { readonly kind: 'position' }
   | { readonly kind: 'currency' }
@@ -25,19 +25,19 @@ export type Column =
   | { readonly kind: 'bearer' };
 
 /**
- * What becomes of a row when what it refers to is deleted: it goes along, or what it refers to cannot be deleted while it
+ * Describes what becomes of a row when what it refers to is deleted: it goes along, or what it refers to cannot be deleted while it
  * is there.
  */
 export type OnDelete = 'cascade' | 'restrict';
 
 export interface ColumnSpec<C extends Column = Column, O extends boolean = boolean> {
   readonly column: C;
-  /** Whether the column may be `null`. */
+  /** States whether the column may be `null`. */
   readonly optional: O;
   readonly about: string;
-  /** What a plan file means by leaving the column out. */
+  /** States what a plan file means by leaving the column out. */
   readonly fallback?: string | number | boolean;
-  /** What it was called in earlier plan files, which are read as well. */
+  /** States what it was called in earlier plan files, which are read as well. */
   readonly previousName?: string;
 }
 

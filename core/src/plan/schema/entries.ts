@@ -40,12 +40,12 @@ export const ENTRY_COLUMNS = {
 /** A real payment, receipt or transfer. */
 export type LedgerEntry = RowOf<typeof ENTRY_COLUMNS>;
 
-/** What there is to an entry beside its id. */
+/** Describes what there is to an entry beside its id. */
 export type EntryFields = Omit<LedgerEntry, 'id'>;
 export type EntryField = keyof EntryFields;
 export const ENTRY_FIELDS = Object.keys(ENTRY_COLUMNS) as EntryField[];
 
-/** What has to be said of an entry; what is left out means what its column says. */
+/** Describes what has to be said of an entry; what is left out means what its column says. */
 export type EntryGiven = Pick<EntryFields, 'date' | 'amount'> & Partial<EntryFields>;
 
 /** A change of an entry as it is sent. */
@@ -101,7 +101,7 @@ export const MAX_ENTRIES = 200_000;
 /** The most entries one command may change: a statement of years is taken in as one step. */
 export const MAX_ENTRIES_AT_ONCE = 20_000;
 
-/** Whether it is a transfer between accounts: neither income nor expense. */
+/** Returns whether it is a transfer between accounts: neither income nor expense. */
 export function isTransfer({ toAccount }: Pick<LedgerEntry, 'toAccount'>): boolean {
   return toAccount !== '';
 }
@@ -133,7 +133,7 @@ export function storedEntryRefusal(entry: LedgerEntry): EntryRefusal | null {
   return null;
 }
 
-/** Whether two entries, or none, say the same. */
+/** Returns whether two entries, or none, say the same. */
 export function isSameEntry(a: EntryFields | null, b: EntryFields | null): boolean {
   if (a === null || b === null) return a === b;
   // What was stored before there was a field says nothing there.

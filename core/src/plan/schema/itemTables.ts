@@ -2,14 +2,14 @@ import { UNITS } from '../../figure/unit.ts';
 import { optional, required } from './columns.ts';
 
 /**
- * What a column of a list holds: a text, one of some choices, a figure, a day, yes or no, a line of the budget; or what
+ * States what a column of a list holds: a text, one of some choices, a figure, a day, yes or no, a line of the budget; or what
  * follows for every item: by a rule, from the entries of the ledger that are for it, or as the status of what it cost
  * against what was estimated.
  */
 export const COLUMN_KINDS = ['text', 'choice', 'figure', 'date', 'yesNo', 'line', 'rule', 'entries', 'status'] as const;
 export type ColumnKind = (typeof COLUMN_KINDS)[number];
 
-/** What may stand under a column. */
+/** States what may stand under a column. */
 export const SUMMARIES = ['total', 'average', 'smallest', 'largest', 'count'] as const;
 export type ColumnSummary = (typeof SUMMARIES)[number];
 

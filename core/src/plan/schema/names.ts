@@ -1,5 +1,5 @@
 import { messageFor, type Message } from '../../message.ts';
-/** What ids may look like: letters, digits, dashes; a colon parts the owner from the month in dated rows. */
+/** States what ids may look like: letters, digits, dashes; a colon parts the owner from the month in dated rows. */
 export const ID_PATTERN = /^[A-Za-z0-9_-]{1,64}$/;
 
 /** The longest name, in letters. */

@@ -6,7 +6,7 @@ import type { EntryGiven } from './entries.ts';
 export interface Refusal {
   /** `gone`: it refers to something that is no longer there. `used`: something else still needs it. */
   readonly code: 'invalid' | 'gone' | 'used' | 'conflict' | 'locked';
-  /** What is said to the person who tried. */
+  /** States what is said to the person who tried. */
   readonly message: Message;
   /** The field of the command that is to blame. */
   readonly field?: string;

@@ -3,14 +3,14 @@ import { UNITS } from '../../figure/unit.ts';
 import { optional, required, type RowOf } from './columns.ts';
 import { ITEM_TABLES } from './itemTables.ts';
 
-/** How a plan writes figures below zero: with a minus, in brackets, or with a minus and in a red tone. */
+/** States how a plan writes figures below zero: with a minus, in brackets, or with a minus and in a red tone. */
 export const NEGATIVES = ['minus', 'brackets', 'tone'] as const;
 export type Negatives = (typeof NEGATIVES)[number];
 
 /** The most decimals a plan may show money with. */
 export const MAX_DECIMALS = 4;
 
-/** How strongly a line stands out among the others. */
+/** States how strongly a line stands out among the others. */
 export const EMPHASES = ['none', 'soft', 'clear', 'strong'] as const;
 export type Emphasis = (typeof EMPHASES)[number];
 
@@ -21,34 +21,34 @@ export type Emphasis = (typeof EMPHASES)[number];
 export const HIGHLIGHT_CONDITIONS = ['below', 'above', 'between', 'overBudget'] as const;
 export type HighlightCondition = (typeof HIGHLIGHT_CONDITIONS)[number];
 
-/** What a highlight says about a figure, the gravest first. */
+/** States what a highlight says about a figure, the gravest first. */
 export const TONES = ['alarm', 'caution', 'good'] as const;
 export type Tone = (typeof TONES)[number];
 
-/** What of a loan follows from the rest. */
+/** States what of a loan follows from the rest. */
 export const LOAN_UNKNOWNS = ['payment', 'amount', 'rate', 'months'] as const;
 export type LoanUnknown = (typeof LOAN_UNKNOWNS)[number];
 
-/** What of a savings fund follows from the rest; the goal is what it comes to. */
+/** States what of a savings fund follows from the rest; the goal is what it comes to. */
 export const SAVINGS_UNKNOWNS = ['goal', 'deposit', 'months', 'rate'] as const;
 export type SavingsUnknown = (typeof SAVINGS_UNKNOWNS)[number];
 
-/** What follows the deposits of a fund: nothing, so much a month for as long as it lasts, or equal parts for so long. */
+/** States what follows the deposits of a fund: nothing, so much a month for as long as it lasts, or equal parts for so long. */
 export const WITHDRAWALS = ['none', 'howLong', 'howMuch'] as const;
 
-/** What a break-even asks: how many units, which month by itself, or when two alternatives cross. */
+/** States what a break-even asks: how many units, which month by itself, or when two alternatives cross. */
 export const BREAK_EVEN_KINDS = ['units', 'time', 'between'] as const;
 
-/** What follows from another rate of a loan: its payment is computed anew, or kept, so that its term follows. */
+/** States what follows from another rate of a loan: its payment is computed anew, or kept, so that its term follows. */
 export const AT_NEW_RATE = ['payment', 'term'] as const;
 
-/** What an extra payment lowers: the term, or the payments after it. */
+/** States what an extra payment lowers: the term, or the payments after it. */
 export const EXTRAS_LOWER = ['term', 'payment'] as const;
 
-/** How often an extra payment is made. */
+/** States how often an extra payment is made. */
 export const RECURRING_ONLY_FREQUENCIES = ['once', 'yearly', 'monthly'] as const;
 
-/** What departs from a fund's regular deposits: a single deposit, a withdrawal, or months without a deposit. */
+/** States what departs from a fund's regular deposits: a single deposit, a withdrawal, or months without a deposit. */
 export const SAVINGS_MOVES = ['deposit', 'withdrawal', 'pause'] as const;
 
 const input = (about: string) => optional({ kind: 'input' }, about);
@@ -83,16 +83,16 @@ const projectionRate = optional(
 const ownRate = optional({ kind: 'number' }, 'A yearly rate of its own for the projection, as a fraction.');
 
 /**
- * How a chart shows its series: side by side along the months, piled up, added up along the months, or as shares of a
+ * States how a chart shows its series: side by side along the months, piled up, added up along the months, or as shares of a
  * whole, in bars or as a ring; for a list, as a line along the figures of one of its columns.
  */
 export const CHART_FORMS = ['beside', 'stacked', 'running', 'bars', 'ring', 'along'] as const;
 export type ChartForm = (typeof CHART_FORMS)[number];
 
-/** What a point of a chart stands for. */
+/** States what a point of a chart stands for. */
 export const CHART_SPANS = ['month', 'quarter', 'year'] as const;
 
-/** How a series is drawn. */
+/** States how a series is drawn. */
 export const CHART_MARKS = ['bars', 'line', 'area', 'steps'] as const;
 export type ChartMark = (typeof CHART_MARKS)[number];
 
@@ -100,32 +100,32 @@ export type ChartMark = (typeof CHART_MARKS)[number];
 export const SIDES = ['income', 'expense', 'setAside', 'memo'] as const;
 export type Side = (typeof SIDES)[number];
 
-/** How often the costs of an expense group come. */
+/** States how often the costs of an expense group come. */
 export const FREQUENCIES = ['fixed', 'periodic', 'dayToDay'] as const;
 export type Frequency = (typeof FREQUENCIES)[number];
 
 /**
- * What months make of a quarter or year: what the line's rule says (a quotient is that of the totals, everything else adds
+ * States what months make of a quarter or year: what the line's rule says (a quotient is that of the totals, everything else adds
  * up), their total, the last of them (a balance), or their average (a price).
  */
 export const ROLL_UPS = ['byRule', 'total', 'last', 'average'] as const;
 export type RollUpChoice = (typeof ROLL_UPS)[number];
 
-/** How the months of something are rolled up. */
+/** Describes how the months of something are rolled up. */
 export type RollUp = 'quotient' | Exclude<RollUpChoice, 'byRule'>;
 
-/** What kind of account it is. */
+/** States what kind of account it is. */
 export const ACCOUNT_KINDS = ['current', 'card', 'cash', 'savings'] as const;
 export type AccountKind = (typeof ACCOUNT_KINDS)[number];
 
-/** What a recurring entry comes round by. */
+/** States what a recurring entry comes round by. */
 export const RECURRING_FREQUENCIES = ['week', 'month', 'year'] as const;
 export type RecurringFrequency = (typeof RECURRING_FREQUENCIES)[number];
 
-/** How the text of an entry is compared with that of an assignment rule. */
+/** States how the text of an entry is compared with that of an assignment rule. */
 export const TEXT_CONDITIONS = ['contains', 'begins'] as const;
 
-/** How dates are written in a bank's table: day, month and year in their order. */
+/** States how dates are written in a bank's table: day, month and year in their order. */
 export const DATE_ORDERS = ['dmy', 'mdy', 'ymd'] as const;
 export type DateOrder = (typeof DATE_ORDERS)[number];
 
@@ -554,7 +554,7 @@ export function stepId(line: string, from: string | null): string {
   return `${line}:${from ?? 'start'}`;
 }
 
-/** What a series of a chart draws: whose figures, and whether as a scenario has them, as projected, or as they really were. */
+/** Describes what a series of a chart draws: whose figures, and whether as a scenario has them, as projected, or as they really were. */
 export type ChartSource = Pick<ChartSeriesRow, 'of' | 'scenario' | 'projectedFrom' | 'actual'>;
 
 export function chartSeriesId(chart: string, { of, scenario, projectedFrom, actual }: ChartSource): string {
@@ -578,7 +578,7 @@ export function lockedYearId(year: number): string {
   return `year:${year}`;
 }
 
-/** What an item has in a column is known by the two. */
+/** Returns what an item has in a column is known by the two. */
 export function cellId(item: string, column: string): string {
   return `${item}:${column}`;
 }

@@ -8,7 +8,7 @@ export interface Total {
   readonly name: string;
   /** Other names understood in rules, as long as nothing in the plan has that name: a side's, and those of other languages. */
   readonly aliases: readonly string[];
-  /** What it is called where it is shown. */
+  /** States what it is called where it is shown. */
   readonly label: Message;
   readonly meaning: Message;
 }

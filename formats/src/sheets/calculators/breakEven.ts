@@ -1,6 +1,6 @@
 import { NOISE, alternativesOf, outputId, planOf, type BreakEvenRow, type Calculator } from '@haushalt/core';
 import { monthInWords, t } from '../../language.ts';
-import { all, and, at, call, number, operation, or, text, type SheetFormula } from '../formula.ts';
+import { all, and, valueAt, call, number, operation, or, text, type SheetFormula } from '../formula.ts';
 import { formulaCell } from '../translation/formulaCell.ts';
 import { headingRow, words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { isEmptyCell, unlessEmpty } from '../translation/emptiness.ts';
@@ -14,7 +14,7 @@ interface TableColumn {
   readonly title: string;
   readonly format: CellFormat;
   readonly say: (place: number) => SheetFormula | null;
-  /** What it comes to, for a column that is no output or input of the calculator. */
+  /** States what it comes to, for a column that is no output or input of the calculator. */
   readonly value?: (place: number) => number;
 }
 
@@ -35,15 +35,16 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
   }
 
   sourceOf(output: string, place: number): Source | null {
-    if (output === 'months') return { key: `${this.row.id}.months`, value: at(`${this.row.id}.months`), empty: false };
+    if (output === 'months')
+      return { key: `${this.row.id}.months`, value: valueAt(`${this.row.id}.months`), empty: false };
     // What nothing is given for is never there.
     if (!this.table().some(({ name }) => name === output)) return null;
     const key = this.key(output, place);
     const series = this.scope.model.seriesOf(outputId(this.row.id, output));
     const isThere = series && !Number.isNaN(series.valueAt(place));
     return isThere
-      ? { key, value: at(key), empty: false }
-      : { key, value: call('N', at(key)), empty: isEmptyCell(key) };
+      ? { key, value: valueAt(key), empty: false }
+      : { key, value: call('N', valueAt(key)), empty: isEmptyCell(key) };
   }
 
   private given(column: string, place: number): SheetFormula {
@@ -56,15 +57,15 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
     return source && unlessEmpty(source.empty, source.value);
   }
 
-  /** What has to be there, and not below zero, for a month to have an answer. */
+  /** Returns what has to be there, and not below zero, for a month to have an answer. */
   private hasTerms(place: number): SheetFormula {
     const isTyped = (column: string) => this.inPeriod(this.idOf(column), place)?.key?.startsWith('input:') ?? false;
     const conditions = ['fixedCosts', 'price', 'variableCost']
       .filter((column) => !isTyped(column))
       .map((column) =>
         and(
-          call('ISNUMBER', at(this.key(column, place))),
-          operation(call('N', at(this.key(column, place))), '>=', number(0)),
+          call('ISNUMBER', valueAt(this.key(column, place))),
+          operation(call('N', valueAt(this.key(column, place))), '>=', number(0)),
         ),
       );
     return conditions.length === 0 ? call('TRUE') : and(...conditions);
@@ -85,7 +86,7 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
   }
 
   private unitsTable(): TableColumn[] {
-    const own = (name: string, place: number) => at(this.key(name, place));
+    const own = (name: string, place: number) => valueAt(this.key(name, place));
     const input = (column: string, title: string, format: CellFormat): TableColumn => ({
       name: column,
       title,
@@ -161,15 +162,15 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
       format: MONEY,
       say: (place) => {
         const here = this.given(column, place);
-        return place === 0 ? here : operation(at(this.key(name, place - 1)), '+', here);
+        return place === 0 ? here : operation(valueAt(this.key(name, place - 1)), '+', here);
       },
     };
   }
 
   private timeTable(): TableColumn[] {
-    const cumulative = (place: number) => call('ROUND', at(this.key('cumulative', place)), number(6));
+    const cumulative = (place: number) => call('ROUND', valueAt(this.key('cumulative', place)), number(6));
     const flag = (condition: SheetFormula) => call('IF', condition, number(1), number(0));
-    const before = (place: number) => operation(at(this.key('below', place - 1)), '=', number(1));
+    const before = (place: number) => operation(valueAt(this.key('below', place - 1)), '=', number(1));
     const sums = this.figuresOf('cumulative').map((value) => Math.round(value * 1e6));
     const below = sums.map((_, place) => Number(sums.slice(0, place + 1).some((value) => value < 0)));
     const reached = sums.map((value, place) => Number(below[place - 1] === 1 && value >= 0));
@@ -183,7 +184,7 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
 
   private betweenTable(): TableColumn[] {
     const [first, second] = alternativesOf(this.row);
-    const own = (name: string, place: number) => at(this.key(name, place));
+    const own = (name: string, place: number) => valueAt(this.key(name, place));
     const led = (place: number) => own('led', place - 1);
     const signs = this.figuresOf('difference').map((value) => Math.sign(Math.round(value * 1e6)));
     const firsts = signs.map((_, place) => signs.slice(0, place + 1).find((sign) => sign !== 0) ?? 0);
@@ -253,7 +254,7 @@ export class LiveBreakEven extends CalculatorScope implements LiveCalculator {
     };
   }
 
-  /** What stands in a cell by the model: an output, or an input. */
+  /** Returns what stands in a cell by the model: an output, or an input. */
   private valueIn(name: string, place: number): number | null {
     const column = name === 'units of a month' ? 'units' : name;
     const isInput = name === 'units of a month' || (this.inputs.has(this.idOf(name)) && name !== 'units');

@@ -9,7 +9,7 @@ import {
   type PlacedInput,
 } from '@haushalt/core';
 import { monthInWords, t, say } from '../../language.ts';
-import { at, call, number, operation, type SheetFormula } from '../formula.ts';
+import { valueAt, call, number, operation, type SheetFormula } from '../formula.ts';
 import { formulaCell } from '../translation/formulaCell.ts';
 import { words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { NotTranslatable, type Source } from '../translation/formulaScope.ts';
@@ -22,7 +22,7 @@ export interface LiveCalculator extends OutputSources {
   paper(): Sheet;
 }
 
-/** What the sheets of all calculators are made with. */
+/** Describes what the sheets of all calculators are made with. */
 export class CalculatorScope {
   readonly scope: PlanScope;
   readonly calculator: Calculator;
@@ -48,12 +48,12 @@ export class CalculatorScope {
     return call('ROUND', formula, number(this.digits));
   }
 
-  /** Whether an input is given. */
+  /** Returns whether an input is given. */
   has(column: string): boolean {
     return this.inputs.get(this.idOf(column))?.formula != null;
   }
 
-  /** Whether an input is typed, and follows from nothing, in the period the terms are read in. */
+  /** Returns whether an input is typed, and follows from nothing, in the period the terms are read in. */
   isTyped(column: string): boolean {
     const source = this.sayable(this.idOf(column), this.start);
     return source !== undefined && source?.key !== null;
@@ -65,7 +65,7 @@ export class CalculatorScope {
 
   /** An input as its cell among the terms; nothing (0) where it is not given. */
   term(column: string): SheetFormula {
-    return this.has(column) ? at(inputKey(this.idOf(column))) : number(0);
+    return this.has(column) ? valueAt(inputKey(this.idOf(column))) : number(0);
   }
 
   /** An input in a period, as a rule would read it; `null` where it is not given. */
@@ -73,7 +73,7 @@ export class CalculatorScope {
     return this.scope.sourceOf(id, period);
   }
 
-  /** Whether an input is said the same in all months, so that its cell among the terms is enough. */
+  /** Returns whether an input is said the same in all months, so that its cell among the terms is enough. */
   isSteady(column: string): boolean {
     const id = this.idOf(column);
     const first = this.sayable(id, 0);
@@ -164,7 +164,7 @@ export function monthlyOf(yearly: SheetFormula, conversion: 'nominal' | 'effecti
 export const inMonths = (duration: SheetFormula, termIn: 'months' | 'years'): SheetFormula =>
   termIn === 'years' ? operation(duration, '*', number(12)) : duration;
 
-/** What rules find under a calculator that has no answer. */
+/** Returns what rules find under a calculator that has no answer. */
 export function withoutAnswer(why: string | number): OutputSources {
   return {
     sourceOf: () => {

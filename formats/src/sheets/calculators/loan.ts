@@ -10,7 +10,7 @@ import {
   type LoanRow,
 } from '@haushalt/core';
 import { t } from '../../language.ts';
-import { and, at, call, negate, number, operation, or, text, type SheetFormula } from '../formula.ts';
+import { and, valueAt, call, negate, number, operation, or, text, type SheetFormula } from '../formula.ts';
 import { words, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { isEmptyCell } from '../translation/emptiness.ts';
 import { NotTranslatable, type Source } from '../translation/formulaScope.ts';
@@ -45,7 +45,7 @@ export class LiveLoan extends ScheduleSheet {
     this.type = number(this.loan.due === 'start' ? 1 : 0);
   }
 
-  /** What cannot be followed month by month with formulas of one row. */
+  /** Returns what cannot be followed month by month with formulas of one row. */
   private get isTooInvolved(): boolean {
     const shortens = this.extras.some(({ lowers }) => lowers === 'term');
     if (this.hasLowering && shortens) return true;
@@ -100,18 +100,18 @@ export class LiveLoan extends ScheduleSheet {
 
   /** The yearly rate in a month of the loan. */
   private rateIn(month: number): SheetFormula {
-    if (this.isRateSteady) return at(this.fixed('rate'));
+    if (this.isRateSteady) return valueAt(this.fixed('rate'));
     const { calendar } = this.scope.model;
     const period = nearestPeriod(calendar, addMonths(this.loan.first, month - 1));
     return this.inPeriod(this.idOf('rate'), period)?.value ?? number(0);
   }
 
   private monthly(month: number): SheetFormula {
-    return monthlyOf(this.isRateSteady ? at(this.fixed('rate')) : this.cell('rate', month), this.loan.conversion);
+    return monthlyOf(this.isRateSteady ? valueAt(this.fixed('rate')) : this.cell('rate', month), this.loan.conversion);
   }
 
   private get monthlyRate(): SheetFormula {
-    return monthlyOf(at(this.fixed('rate')), this.loan.conversion);
+    return monthlyOf(valueAt(this.fixed('rate')), this.loan.conversion);
   }
 
   private paying(rate: SheetFormula, months: SheetFormula, amount: SheetFormula, balloon: SheetFormula): SheetFormula {
@@ -127,7 +127,7 @@ export class LiveLoan extends ScheduleSheet {
     const { unknown, conversion, termIn } = this.loan;
     const { amount, rate, months, payment, totalPaid, totalInterest, interestShare, rows } = this.given;
     const balloon = this.term('balloon');
-    const [A, M, R] = [at(this.fixed('amount')), at(this.fixed('months')), at(this.fixed('regular'))];
+    const [A, M, R] = [valueAt(this.fixed('amount')), valueAt(this.fixed('months')), valueAt(this.fixed('regular'))];
     const ofYear = (monthly: SheetFormula) =>
       conversion === 'nominal'
         ? operation(monthly, '*', number(12))
@@ -164,7 +164,7 @@ export class LiveLoan extends ScheduleSheet {
       })), // prettier-ignore
       result(t('formats.totalInterest'), totalInterest, MONEY, this.fixed('interest'), guarded(() => call('SUM', this.column('interest')))), // prettier-ignore
       result(t('formats.interestShare'), interestShare, { unit: 'percent' }, this.fixed('share'), () =>
-        operation(at(this.fixed('interest')), '/', A),
+        operation(valueAt(this.fixed('interest')), '/', A),
       ),
       result(
         t('formats.effectiveAnnualRate'),
@@ -176,7 +176,7 @@ export class LiveLoan extends ScheduleSheet {
     ];
   }
 
-  /** What it costs a year with everything, where all payments are alike. */
+  /** Returns what it costs a year with everything, where all payments are alike. */
   private effectiveRate(
     amount: SheetFormula,
     months: SheetFormula,
@@ -234,7 +234,7 @@ export class LiveLoan extends ScheduleSheet {
     return amount === null ? { value: null, key: inputKey(key) } : this.termCell(key);
   }
 
-  /** What is paid on top in a month, of the payments that lower the term or the payment; `null` for nothing. */
+  /** Returns what is paid on top in a month, of the payments that lower the term or the payment; `null` for nothing. */
   private onTop(month: number, lowers: LoanExtraRow['lowers']): SheetFormula | null {
     const due = this.extras.filter((extra) => {
       if (extra.lowers !== lowers || extra.amount === null) return false;
@@ -247,7 +247,7 @@ export class LiveLoan extends ScheduleSheet {
   }
 
   private row(month: number, { rows }: LoanAnswer): SheetRow {
-    const known = rows[month - 1];
+    const existing = rows[month - 1];
     const [O, I, P, X] = ['opening', 'interest', 'payment', 'extra'].map((name) => this.cell(name, month));
     const [opening, interest, paid, extra] = [O!, I!, P!, X!];
     const say = (formula: () => SheetFormula) => () => {
@@ -263,17 +263,17 @@ export class LiveLoan extends ScheduleSheet {
         format,
       );
     const hasExtra = this.extras.length > 0;
-    const regular = this.isRegularSteady ? at(this.fixed('regular')) : this.cell('regular', month);
+    const regular = this.isRegularSteady ? valueAt(this.fixed('regular')) : this.cell('regular', month);
     const rate = this.monthly(month);
-    const alone = this.isAlone(month);
-    const owed = this.owed(opening, rate, regular, alone);
-    const last = this.isLast(month, opening, owed, regular, alone);
+    const isAlone = this.isAlone(month);
+    const interestDue = this.owed(opening, rate, regular, isAlone);
+    const last = this.isLast(month, opening, interestDue, regular, isAlone);
     const isAtStart = this.loan.due === 'start';
     const choose = (when: SheetFormula | boolean, then: SheetFormula, otherwise: SheetFormula) =>
       when === true ? then : when === false ? otherwise : call('IF', when, then, otherwise);
     const before = choose(last, number(0), this.round(operation(operation(opening, '+', interest), '-', paid)));
     const openingFormula = () => {
-      if (month === 1) return at(this.fixed('amount'));
+      if (month === 1) return valueAt(this.fixed('amount'));
       const earlier = this.cell('closing', month - 1);
       return this.mayEnd ? call('IF', operation(call('N', earlier), '<=', number(0)), text(''), earlier) : earlier;
     };
@@ -281,21 +281,23 @@ export class LiveLoan extends ScheduleSheet {
       role: 'line',
       cells: [
         ...this.beginningOf(month),
-        this.scheduled('opening', month, known?.opening, say(openingFormula)),
-        figure('payment', known?.payment, () =>
-          choose(last, operation(opening, '+', interest), choose(alone, interest, regular)),
+        this.scheduled('opening', month, existing?.opening, say(openingFormula)),
+        figure('payment', existing?.payment, () =>
+          choose(last, operation(opening, '+', interest), choose(isAlone, interest, regular)),
         ),
-        figure('interest', known?.interest, () => (isAtStart ? choose(last, number(0), owed) : owed)),
-        figure('principal', known?.principal, () => this.round(operation(paid, '-', interest))),
-        ...(hasExtra ? [figure('extra', known?.extra, () => this.extraIn(month, before))] : []),
-        figure('closing', known?.closing, () => (hasExtra ? this.round(operation(before, '-', extra)) : before)),
-        ...(this.isRateSteady ? [] : [figure('rate', known?.rate, () => this.rateIn(month), { unit: 'ratePerYear' })]),
-        ...(this.isRegularSteady ? [] : [figure('regular', known?.regular, () => this.regularIn(month))]),
+        figure('interest', existing?.interest, () => (isAtStart ? choose(last, number(0), interestDue) : interestDue)),
+        figure('principal', existing?.principal, () => this.round(operation(paid, '-', interest))),
+        ...(hasExtra ? [figure('extra', existing?.extra, () => this.extraIn(month, before))] : []),
+        figure('closing', existing?.closing, () => (hasExtra ? this.round(operation(before, '-', extra)) : before)),
+        ...(this.isRateSteady
+          ? []
+          : [figure('rate', existing?.rate, () => this.rateIn(month), { unit: 'ratePerYear' })]),
+        ...(this.isRegularSteady ? [] : [figure('regular', existing?.regular, () => this.regularIn(month))]),
       ],
     };
   }
 
-  /** Whether a month pays interest alone. */
+  /** Returns whether a month pays interest alone. */
   private isAlone(month: number): SheetFormula | boolean {
     if (!this.has('interestOnly')) return false;
     return operation(number(month), '<=', this.term('interestOnly'));
@@ -305,33 +307,33 @@ export class LiveLoan extends ScheduleSheet {
     opening: SheetFormula,
     rate: SheetFormula,
     regular: SheetFormula,
-    alone: SheetFormula | boolean,
+    isAlone: SheetFormula | boolean,
   ): SheetFormula {
     if (this.loan.due === 'end') return this.round(operation(opening, '*', rate));
     const later = this.round(operation(operation(opening, '-', call('MIN', regular, opening)), '*', rate));
-    if (alone === false) return later;
+    if (isAlone === false) return later;
     const kept = this.round(operation(operation(opening, '*', rate), '/', operation(number(1), '+', rate)));
-    return alone === true ? kept : call('IF', alone, kept, later);
+    return isAlone === true ? kept : call('IF', isAlone, kept, later);
   }
 
   private isLast(
     month: number,
     opening: SheetFormula,
-    owed: SheetFormula,
+    interestDue: SheetFormula,
     regular: SheetFormula,
-    alone: SheetFormula | boolean,
+    isAlone: SheetFormula | boolean,
   ): SheetFormula | boolean {
     const isEnd = month === this.rows;
     if (!this.mayEnd) return isEnd;
     if (isEnd) return true;
     const notAlone = (condition: SheetFormula) =>
-      typeof alone === 'boolean' ? condition : and(call('NOT', alone), condition);
+      typeof isAlone === 'boolean' ? condition : and(call('NOT', isAlone), condition);
     if (this.loan.unknown === 'months') {
-      const rest = this.round(operation(operation(opening, '+', owed), '-', regular));
+      const rest = this.round(operation(operation(opening, '+', interestDue), '-', regular));
       return notAlone(operation(rest, '<=', this.term('balloon')));
     }
-    const settled = notAlone(operation(operation(regular, '-', owed), '>=', opening));
-    return or(operation(number(month), '=', at(this.fixed('months'))), settled);
+    const final = notAlone(operation(operation(regular, '-', interestDue), '>=', opening));
+    return or(operation(number(month), '=', valueAt(this.fixed('months'))), final);
   }
 
   private extraIn(month: number, before: SheetFormula): SheetFormula {
@@ -345,11 +347,11 @@ export class LiveLoan extends ScheduleSheet {
 
   /** The regular payment of a month, where another rate or an extra payment changes it. */
   private regularIn(month: number): SheetFormula {
-    if (month === 1) return at(this.fixed('regular'));
+    if (month === 1) return valueAt(this.fixed('regular'));
     const before = month - 1;
     const balloon = (balance: SheetFormula) => call('MIN', this.term('balloon'), balance);
     const passed = this.has('interestOnly') ? call('MAX', number(before), this.term('interestOnly')) : number(before);
-    const left = operation(at(this.fixed('months')), '-', passed);
+    const left = operation(valueAt(this.fixed('months')), '-', passed);
     let carried: SheetFormula = this.cell('regular', before);
     if (this.onTop(before, 'payment')) {
       const closing = this.cell('closing', before);

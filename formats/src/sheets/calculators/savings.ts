@@ -8,7 +8,7 @@ import {
   type SavingsMoveRow,
 } from '@haushalt/core';
 import { t } from '../../language.ts';
-import { at, call, number, operation, or, text, type SheetFormula } from '../formula.ts';
+import { valueAt, call, number, operation, or, text, type SheetFormula } from '../formula.ts';
 import { words, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { isEmptyCell } from '../translation/emptiness.ts';
 import { NotTranslatable, type Source } from '../translation/formulaScope.ts';
@@ -47,7 +47,7 @@ export class LiveSavings extends ScheduleSheet {
     const read = (column: string): Source | null => {
       if (month < 1 || month > this.shown) return null;
       const key = this.key(column, month);
-      return this.mayEnd && month > 1 ? { key, value: call('N', at(key)), empty: isEmptyCell(key) } : { key, value: at(key), empty: false }; // prettier-ignore
+      return this.mayEnd && month > 1 ? { key, value: call('N', valueAt(key)), empty: isEmptyCell(key) } : { key, value: valueAt(key), empty: false }; // prettier-ignore
     };
     const isEmptied = this.given.withdrawal !== null && this.given.withdrawal.months !== null;
     switch (output) {
@@ -77,7 +77,7 @@ export class LiveSavings extends ScheduleSheet {
   }
 
   private rateIn(month: number): SheetFormula {
-    if (this.fund.unknown === 'rate') return at(this.fixed('rate'));
+    if (this.fund.unknown === 'rate') return valueAt(this.fixed('rate'));
     if (this.isRateSteady) return this.term('rate');
     return this.inPeriod(this.idOf('rate'), this.periodFor(month))?.value ?? number(0);
   }
@@ -93,7 +93,7 @@ export class LiveSavings extends ScheduleSheet {
     this.depositSteady ??= this.fund.unknown === 'deposit' || this.isSteady('deposit');
     const typed = this.depositSteady
       ? this.fund.unknown === 'deposit'
-        ? at(this.fixed('deposit'))
+        ? valueAt(this.fixed('deposit'))
         : this.term('deposit')
       : (this.inPeriod(this.idOf('deposit'), this.periodFor(month))?.value ?? number(0));
     const years = Math.floor((month - 1) / 12);
@@ -109,7 +109,7 @@ export class LiveSavings extends ScheduleSheet {
     });
   }
 
-  /** What is put in or taken out once in a month; `null` for nothing. */
+  /** Returns what is put in or taken out once in a month; `null` for nothing. */
   private once(month: number, kind: 'deposit' | 'withdrawal'): SheetFormula | null {
     const due = this.moves.filter(
       (move) => move.kind === kind && move.amount !== null && monthsBetween(this.fund.first, move.from) + 1 === month,
@@ -168,8 +168,8 @@ export class LiveSavings extends ScheduleSheet {
       ),
       result(t('formats.finalBalance'), goal, MONEY, this.fixed('final'), () =>
         this.mayEnd
-          ? call('INDEX', this.column('closing'), at(this.fixed('months')))
-          : at(this.key('closing', this.rows)),
+          ? call('INDEX', this.column('closing'), valueAt(this.fixed('months')))
+          : valueAt(this.key('closing', this.rows)),
       ),
       result(t('formats.totalDeposits'), totalDeposits, MONEY, this.fixed('deposits'), () =>
         call('SUM', this.column('deposit', this.shown)),
@@ -181,7 +181,7 @@ export class LiveSavings extends ScheduleSheet {
   }
 
   private row(month: number): SheetRow {
-    const known = this.given.rows[month - 1];
+    const existing = this.given.rows[month - 1];
     const cell = (name: string) => this.cell(name, month);
     const [opening, deposit, withdrawal, interest] = ['opening', 'deposit', 'withdrawal', 'interest'].map(cell) as [SheetFormula, SheetFormula, SheetFormula, SheetFormula]; // prettier-ignore
     const isAfter = this.isLivedOff && month > this.given.months;
@@ -209,22 +209,22 @@ export class LiveSavings extends ScheduleSheet {
       const isDone =
         this.fund.unknown === 'months'
           ? operation(call('N', earlier), '>=', this.term('goal'))
-          : operation(number(month), '>', at(this.fixed('months')));
+          : operation(number(month), '>', valueAt(this.fixed('months')));
       return call('IF', or(isEmptyCell(this.key('closing', month - 1)), isDone), text(''), earlier);
     };
     return {
       role: 'line',
       cells: [
         ...this.beginningOf(month),
-        this.scheduled('opening', month, known?.opening, say(openingFormula)),
-        figure('deposit', known?.deposit, () => (parts.length === 0 ? number(0) : this.round(sum(...parts)))),
-        figure('withdrawal', known?.withdrawal, () =>
+        this.scheduled('opening', month, existing?.opening, say(openingFormula)),
+        figure('deposit', existing?.deposit, () => (parts.length === 0 ? number(0) : this.round(sum(...parts)))),
+        figure('withdrawal', existing?.withdrawal, () =>
           taken ? call('MIN', this.round(taken), call('MAX', number(0), available)) : number(0),
         ),
-        figure('interest', known?.interest, () =>
+        figure('interest', existing?.interest, () =>
           this.round(operation(isAtStart ? operation(sum(opening, deposit), '-', withdrawal) : opening, '*', rate)),
         ),
-        figure('closing', known?.closing, () =>
+        figure('closing', existing?.closing, () =>
           this.round(operation(sum(opening, deposit, interest), '-', withdrawal)),
         ),
       ],

@@ -1,6 +1,6 @@
 import { addMonths, inputId, monthsBetween, nearestPeriod, type Calculator, type Month } from '@haushalt/core';
 import { t } from '../../language.ts';
-import { all, at, call, operation, text, type SheetFormula } from '../formula.ts';
+import { all, valueAt, call, operation, text, type SheetFormula } from '../formula.ts';
 import { headingRow, words, type CellFormat, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { isEmptyCell } from '../translation/emptiness.ts';
 import { formulaCell } from '../translation/formulaCell.ts';
@@ -16,21 +16,21 @@ const LONGEST = 1200;
 export const withSpare = (months: number, more: number): number =>
   Math.max(months, Math.min(LONGEST, months * 2 + more));
 
-/** How long a schedule is on its sheet. */
+/** Describes how long a schedule is on its sheet. */
 interface Length {
   /** Its rows: more than there are months where a change in the workbook may make it run longer. */
   readonly rows: number;
-  /** Whether it may end before its last row. */
+  /** True when it may end before its last row. */
   readonly mayEnd: boolean;
 }
 
-/** What stands above a schedule, and what its columns are called. */
+/** Describes what stands above a schedule, and what its columns are called. */
 interface Layout {
   readonly id: string;
   readonly remark: string;
   /** Its terms by their columns, in the order they are shown. */
   readonly terms: readonly string[];
-  /** What is paid or taken besides, once or from time to time. */
+  /** States what is paid or taken besides, once or from time to time. */
   readonly besides: readonly SheetRow[];
   readonly results: readonly SheetRow[];
   /** The titles of its columns after the number and the month. */
@@ -68,27 +68,27 @@ export abstract class ScheduleSheet extends CalculatorScope implements LiveCalcu
     return withoutSpareRows(this.sheet());
   }
 
-  /** What formulas know a cell of the schedule by; its months count from 1. */
+  /** Returns what formulas know a cell of the schedule by; its months count from 1. */
   protected key(column: string, month: number): string {
     return `${this.calculator.row.id}.${column}#${month}`;
   }
 
   protected cell(column: string, month: number): SheetFormula {
-    return at(this.key(column, month));
+    return valueAt(this.key(column, month));
   }
 
   protected column(name: string, rows = this.rows): SheetFormula {
     return all(Array.from({ length: rows }, (_, index) => this.key(name, index + 1)));
   }
 
-  /** What formulas know a result by. */
+  /** Returns what formulas know a result by. */
   protected fixed(name: string): string {
     return `${this.calculator.row.id}.${name}`;
   }
 
   /** A result, as rules find it. */
   protected fixedSource(name: string): Source {
-    return { key: this.fixed(name), value: at(this.fixed(name)), empty: false };
+    return { key: this.fixed(name), value: valueAt(this.fixed(name)), empty: false };
   }
 
   /** A formula of a month that is empty once the schedule has ended. */
@@ -109,7 +109,7 @@ export abstract class ScheduleSheet extends CalculatorScope implements LiveCalcu
 
   /** The typed amounts of what is paid or taken besides, added up; `null` for none. */
   protected amountsOf(besides: readonly { readonly id: string }[]): SheetFormula | null {
-    const amounts = besides.map(({ id }) => at(inputKey(inputId(id, 'amount'))));
+    const amounts = besides.map(({ id }) => valueAt(inputKey(inputId(id, 'amount'))));
     return amounts.length === 0 ? null : amounts.reduce((sum, each) => operation(sum, '+', each));
   }
 

@@ -13,7 +13,7 @@ import {
   type TaxScheduleRow,
 } from '@haushalt/core';
 import { t } from '../../language.ts';
-import { and, at, call, number, operation, or, type SheetFormula } from '../formula.ts';
+import { and, valueAt, call, number, operation, or, type SheetFormula } from '../formula.ts';
 import { formulaCell } from '../translation/formulaCell.ts';
 import { emptyWithAny, unlessEmpty } from '../translation/emptiness.ts';
 import { headingRow, EMPTY_CELL, words, type Sheet, type SheetRow } from '../sheet.ts';
@@ -119,7 +119,7 @@ export class LiveTax extends CalculatorScope implements LiveCalculator {
     const money = { unit: 'money' } as const;
     // Within each cell, as it may be that no formula says them.
     const parts = () => this.partsIn(place);
-    const [I, T] = [at(key('income')), at(key('tax'))];
+    const [I, T] = [valueAt(key('income')), valueAt(key('tax'))];
     const taxable = Math.max(0, income - (schedule.allowance ?? 0));
     return {
       role: 'line',

@@ -1,6 +1,6 @@
 import { effectOn, minorUnitsIn, roundTo, type AccountRow, type LedgerEntry, type PlanModel } from '@haushalt/core';
 import { t } from '../../language.ts';
-import { all, at, call, operation } from '../formula.ts';
+import { all, valueAt, call, operation } from '../formula.ts';
 import { EMPTY_CELL, headingRow, words, type Sheet, type SheetRow } from '../sheet.ts';
 import { MONEY, column, sumOver } from './journal.ts';
 
@@ -17,9 +17,9 @@ export function accountsSheet(
     const through = entries
       .filter(({ date }) => openingOn === null || date >= openingOn)
       .reduce((sum, entry) => sum + effectOn(entry, id), 0);
-    const since = openingOn === null ? [] : [operation(column('date'), '>=', at(key('since')))];
+    const since = openingOn === null ? [] : [operation(column('date'), '>=', valueAt(key('since')))];
     const part = (end: 'account' | 'toAccount') =>
-      sumOver(operation(column(end), '=', at(key('name'))), ...since, column('amount'));
+      sumOver(operation(column(end), '=', valueAt(key('name'))), ...since, column('amount'));
     const begun = roundTo(opening * units) / units;
     return {
       role: 'line',
@@ -28,7 +28,7 @@ export function accountsSheet(
         openingOn === null ? EMPTY_CELL : { value: openingOn, format: { unit: 'day' }, key: key('since') },
         { value: begun, format: MONEY, key: key('opening') },
         { value: through / units, format: MONEY, key: key('through'), formula: operation(part('account'), '-', part('toAccount')) }, // prettier-ignore
-        { value: begun + through / units, format: MONEY, key: key('balance'), formula: operation(at(key('opening')), '+', at(key('through'))) }, // prettier-ignore
+        { value: begun + through / units, format: MONEY, key: key('balance'), formula: operation(valueAt(key('opening')), '+', valueAt(key('through'))) }, // prettier-ignore
       ],
     };
   });

@@ -1,6 +1,6 @@
 import { minorUnitsIn, nameOf, type LedgerEntry, type PlanModel } from '@haushalt/core';
 import { t } from '../../language.ts';
-import { at, call, name, number, operation, type SheetFormula } from '../formula.ts';
+import { valueAt, call, name, number, operation, type SheetFormula } from '../formula.ts';
 import {
   EMPTY_CELL,
   headingRow,
@@ -25,10 +25,10 @@ type JournalColumn = keyof typeof COLUMNS;
 const columnKey = (column: JournalColumn) => `journal:${column}`;
 const entryKey = (column: JournalColumn, row: number) => `${columnKey(column)}#${row}`;
 /** All cells of a column, by its name. */
-export const column = (of: JournalColumn): SheetFormula => name(columnKey(of));
+export const column = (field: JournalColumn): SheetFormula => name(columnKey(field));
 export const MONEY = { unit: 'money' } as const;
 
-/** What some conditions and figures, multiplied row by row, add up to. */
+/** Returns what some conditions and figures, multiplied row by row, add up to. */
 export const sumOver = (...factors: SheetFormula[]) =>
   call(
     'SUMPRODUCT',
@@ -37,17 +37,20 @@ export const sumOver = (...factors: SheetFormula[]) =>
 
 /** The names of the journal's columns. One row below the last is counted along, so that what is inserted above it is, too. */
 export const journalNames = (entries: number): DefinedName[] =>
-  (Object.keys(COLUMNS) as JournalColumn[]).map((of) => ({
-    key: columnKey(of),
-    name: COLUMNS[of],
-    keys: Array.from({ length: entries + 1 }, (_, row) => entryKey(of, row)),
+  (Object.keys(COLUMNS) as JournalColumn[]).map((field) => ({
+    key: columnKey(field),
+    name: COLUMNS[field],
+    keys: Array.from({ length: entries + 1 }, (_, row) => entryKey(field, row)),
   }));
 
 /** The entries of a ledger, by day. */
 export function journalSheet({ document }: PlanModel, entries: readonly LedgerEntry[], remark: string): Sheet {
   const units = minorUnitsIn(document);
   const account = (id: string) => (id === '' ? null : (document.accounts.get(id)?.name ?? null));
-  const keyed = (of: JournalColumn, row: number, cell: SheetCell): SheetCell => ({ ...cell, key: entryKey(of, row) });
+  const keyed = (field: JournalColumn, row: number, cell: SheetCell): SheetCell => ({
+    ...cell,
+    key: entryKey(field, row),
+  });
   const rows = entries.map((entry, row): SheetRow => ({
     role: 'line',
     cells: [
@@ -55,7 +58,7 @@ export function journalSheet({ document }: PlanModel, entries: readonly LedgerEn
       keyed('month', row, {
         value: `${entry.date.slice(0, 7)}-01`,
         format: { unit: 'date' },
-        formula: operation(operation(at(entryKey('date', row)), '-', call('DAY', at(entryKey('date', row)))), '+', number(1)), // prettier-ignore
+        formula: operation(operation(valueAt(entryKey('date', row)), '-', call('DAY', valueAt(entryKey('date', row)))), '+', number(1)), // prettier-ignore
       }),
       words(entry.what),
       keyed('line', row, { value: entry.line === '' ? null : (nameOf(document, entry.line) ?? null) }),

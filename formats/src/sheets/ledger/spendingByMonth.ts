@@ -22,17 +22,17 @@ import {
   type MonthRange,
 } from '@haushalt/core';
 import { labelOf, monthInWords, t } from '../../language.ts';
-import { all, at, call, negate, number, operation, text, type SheetFormula } from '../formula.ts';
+import { all, valueAt, call, negate, number, operation, text, type SheetFormula } from '../formula.ts';
 import { EMPTY_CELL, words, type Sheet, type SheetCell, type SheetRow } from '../sheet.ts';
 import { MONEY, column, sumOver } from './journal.ts';
 
-/** What a row shows in a month, and how that is counted. */
+/** Describes what a row shows in a month, and how that is counted. */
 interface Counted {
   readonly figure: (month: Month) => number;
   readonly formula: (month: Month) => SheetFormula;
 }
 
-/** What happened in a year month by month, line by line, counted from the journal. */
+/** Describes what happened in a year month by month, line by line, counted from the journal. */
 export class SpendingByMonth {
   private readonly document: Document;
   private readonly ledgerSummary: LedgerSummary;
@@ -112,7 +112,7 @@ export class SpendingByMonth {
       rows.push(this.row('total', total, labelOf(this.document, total)!, this.sumOf(total, groups)));
     const there = (side: Side, month: Month) => {
       const total = totalOfSide(side)!;
-      return groupsOf.has(total) ? at(this.key(total, month)) : number(0);
+      return groupsOf.has(total) ? valueAt(this.key(total, month)) : number(0);
     };
     const net: Counted = {
       figure: (month) => this.actualOf(NET, month),
@@ -148,7 +148,7 @@ export class SpendingByMonth {
   }
 
   private ofLine({ id }: LineRow): Counted {
-    const isOfLine = operation(column('line'), '=', at(this.key(id, 'name')));
+    const isOfLine = operation(column('line'), '=', valueAt(this.key(id, 'name')));
     return {
       figure: (month) => actualFigure(this.document, this.ledgerSummary.actuals, id, month) ?? 0,
       formula: (month) => {
@@ -165,11 +165,11 @@ export class SpendingByMonth {
     };
   }
 
-  /** What came in or went out without a line; transfers move nothing. */
+  /** Returns what came in or went out without a line; transfers move nothing. */
   private unassigned(): Counted {
     const units = minorUnitsIn(this.document);
     const without = this.entries.filter((entry) => entry.line === '' && !isTransfer(entry));
-    const isEmpty = (of: 'line' | 'toAccount') => operation(column(of), '=', text(''));
+    const isEmpty = (field: 'line' | 'toAccount') => operation(column(field), '=', text(''));
     return {
       figure: (month) =>
         without.filter(({ date }) => date.startsWith(month)).reduce((sum, { amount }) => sum + amount, 0) / units,
@@ -182,7 +182,7 @@ export class SpendingByMonth {
   }
 
   private isIn(month: Month): SheetFormula {
-    return operation(column('month'), '=', at(this.key('heading', month)));
+    return operation(column('month'), '=', valueAt(this.key('heading', month)));
   }
 
   private key(figureRef: string, month: Month | 'year' | 'name'): string {

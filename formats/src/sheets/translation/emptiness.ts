@@ -1,11 +1,11 @@
 import { withParts } from '../../formulaTree.ts';
-import { and, at, call, isSameFormula, operation, or, text, type SheetFormula } from '../formula.ts';
+import { and, valueAt, call, isSameFormula, operation, or, text, type SheetFormula } from '../formula.ts';
 
-/** Whether something is empty: always, never, or as a condition in the workbook says. */
+/** Tells whether something is empty: always, never, or as a condition in the workbook says. */
 export type Emptiness = boolean | SheetFormula;
 
 /** A cell is empty when nothing stands in it, or when its formula gives nothing; a problem in it stays a problem. */
-export const isEmptyCell = (key: string): SheetFormula => operation(at(key), '=', text(''));
+export const isEmptyCell = (key: string): SheetFormula => operation(valueAt(key), '=', text(''));
 
 /** Empty as soon as one of them is. */
 export function emptyWithAny(parts: readonly Emptiness[]): Emptiness {
@@ -37,9 +37,9 @@ export function emptyAs(empty: SheetFormula, nothing: SheetFormula, formula: She
   if (isCall(empty, 'FALSE')) return formula;
   if (isCall(empty, 'TRUE')) return nothing;
   if (empty.kind === 'call' && formula.kind === 'call' && empty.name === 'IF' && formula.name === 'IF') {
-    const [asked, ...empties] = empty.args;
+    const [requested, ...empties] = empty.args;
     const [condition, ...figures] = formula.args;
-    if (isSameFormula(asked!, condition!))
+    if (isSameFormula(requested!, condition!))
       return call('IF', condition!, ...figures.map((figure, branch) => emptyAs(empties[branch]!, nothing, figure)));
   }
   return call('IF', plainCondition(empty), nothing, formula);
@@ -49,7 +49,7 @@ export function emptyAs(empty: SheetFormula, nothing: SheetFormula, formula: She
 function plainCondition(condition: SheetFormula): SheetFormula {
   const plain = withParts<SheetFormula>(condition, plainCondition);
   if (plain.kind !== 'call' || plain.name !== 'IF') return plain;
-  const [asked, then, otherwise] = plain.args as [SheetFormula, SheetFormula, SheetFormula];
-  if (isCall(then, 'TRUE') && isCall(otherwise, 'FALSE')) return asked;
-  return isCall(then, 'FALSE') && isCall(otherwise, 'TRUE') ? call('NOT', asked) : plain;
+  const [requested, then, otherwise] = plain.args as [SheetFormula, SheetFormula, SheetFormula];
+  if (isCall(then, 'TRUE') && isCall(otherwise, 'FALSE')) return requested;
+  return isCall(then, 'FALSE') && isCall(otherwise, 'TRUE') ? call('NOT', requested) : plain;
 }

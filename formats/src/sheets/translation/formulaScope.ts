@@ -2,7 +2,7 @@ import type { CalendarWord, Call, Expression, Month, Span, MonthRange } from '@h
 import type { SheetFormula } from '../formula.ts';
 import type { Emptiness } from './emptiness.ts';
 
-/** What a rule finds under a name in a month, or for an item. */
+/** Describes what a rule finds under a name in a month, or for an item. */
 export interface Source {
   /** The cell that holds it, if one does by itself. */
   readonly key: string | null;
@@ -16,19 +16,19 @@ export interface ScheduleSource {
   readonly bands: readonly { readonly from: SheetFormula; readonly rate: SheetFormula }[];
   readonly allowance: SheetFormula;
   readonly rebateLimit: SheetFormula;
-  /** Whether one of its bands is empty. */
+  /** States whether one of its bands is empty. */
   readonly empty: Emptiness;
-  /** What has to hold for it to be a schedule at all, of parts that are computed; what is typed is known to be right. */
+  /** States what has to hold for it to be a schedule at all, of parts that are computed; what is typed is known to be right. */
   readonly conditions: readonly SheetFormula[];
 }
 
-/** What rules are said on: the months of a plan, or the items of a list. Places are counted from 0. */
+/** Describes what rules are said on: the months of a plan, or the items of a list. Places are counted from 0. */
 export interface FormulaScope {
-  /** How many months or items there are. */
+  /** Number of months or items there are. */
   readonly count: number;
-  /** Whether the cells of a name stand side by side in all places. */
+  /** True when the cells of a name stand side by side in all places. */
   readonly isOneRange: boolean;
-  /** What a name means in a place; `null` where there is never anything. Throws `Unsayable`. */
+  /** Returns what a name means in a place; `null` where there is never anything. Throws `Unsayable`. */
   sourceOf(id: string, place: number): Source | null;
   word(word: CalendarWord, place: number): SheetFormula;
   /** The places that share a year, a quarter or everything with one. */
@@ -36,13 +36,13 @@ export interface FormulaScope {
   /** The place of a month of the calendar, before or beyond the first or last too. */
   placeOf(month: Month): number;
   scheduleOf(id: string, place: number): ScheduleSource;
-  /** Whether an expression has a problem in a place, as things are. */
+  /** Returns whether an expression has a problem in a place, as things are. */
   hasProblem(expression: Expression, place: number): boolean;
   /** A cell beside all others that holds an expression's figure in a place; with nothing in place of what is empty when `filled`. */
   aside(expression: Expression, place: number, filled: boolean): string;
 }
 
-/** What a function is said with: the walks over what it is given. */
+/** Describes what a function is said with: the walks over what it is given. */
 export interface ExpressionWriter {
   readonly scope: FormulaScope;
   figure(expression: Expression, place: number): SheetFormula;

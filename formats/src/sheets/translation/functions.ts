@@ -1,10 +1,10 @@
 import type { Call, Expression } from '@haushalt/core';
-import { and, at, call as invoke, negate, number, operation, type SheetFormula } from '../formula.ts';
+import { and, valueAt, call as invoke, negate, number, operation, type SheetFormula } from '../formula.ts';
 import { t as say } from '../../language.ts';
 import { emptyWithAll, emptyWithAny, type Emptiness } from './emptiness.ts';
 import { NotTranslatable, type ScheduleSource, type ExpressionWriter } from './formulaScope.ts';
 
-/** How a function of the formula language is said in a workbook. */
+/** Describes how a function of the formula language is said in a workbook. */
 interface FunctionTranslation {
   readonly value: (t: ExpressionWriter, call: Call, place: number) => SheetFormula;
   /** When it gives nothing; as soon as one of its figures is empty, when left out. */
@@ -169,7 +169,7 @@ const tax: FunctionTranslation = {
     if (schedule?.kind !== 'ref' || income === undefined) throw new NotTranslatable(say('formats.reason.scheduleGone'));
     const source = t.scope.scheduleOf(schedule.id, place);
     const isLong = income.kind !== 'ref' && income.kind !== 'number';
-    const given = isLong ? at(t.scope.aside(income, place, true)) : t.figure(income, place);
+    const given = isLong ? valueAt(t.scope.aside(income, place, true)) : t.figure(income, place);
     return taxOf(given, source);
   },
   empty(t, { args }, place) {
@@ -314,9 +314,9 @@ function looksAlong({ args }: Call): boolean {
   return args.length === 1 || (args.length === 2 && args[1]!.kind === 'word');
 }
 
-/** How a function is said. Throws `Unsayable` for one no workbook has. */
+/** Returns how a function is said. Throws `Unsayable` for one no workbook has. */
 export function translationOf(name: string): FunctionTranslation {
-  const saying = TRANSLATIONS[name.toLowerCase()];
-  if (!saying) throw new NotTranslatable(say('formats.reason.functionUnknown', { name }));
-  return saying;
+  const translation = TRANSLATIONS[name.toLowerCase()];
+  if (!translation) throw new NotTranslatable(say('formats.reason.functionUnknown', { name }));
+  return translation;
 }

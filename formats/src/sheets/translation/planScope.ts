@@ -38,7 +38,7 @@ import {
   type Span,
   type MonthRange,
 } from '@haushalt/core';
-import { all, at, call, name, number, operation, type SheetFormula } from '../formula.ts';
+import { all, valueAt, call, name, number, operation, type SheetFormula } from '../formula.ts';
 import { emptyWithAll, emptyWithAny, isEmptyCell, type Emptiness } from './emptiness.ts';
 import { NotTranslatable, type FormulaScope, type ScheduleSource, type Source } from './formulaScope.ts';
 import { Translator } from './translator.ts';
@@ -53,14 +53,14 @@ export const assumptionKey = (id: string) => `assumption:${id}`;
 export const stepKey = (step: string) => `step:${step}`;
 export const inputKey = (id: string) => `input:${id}`;
 
-/** What holds for a line in a month. */
+/** Describes what holds for a line in a month. */
 export interface EffectiveRule {
   readonly amount: number | null;
   readonly formula: string | null;
   readonly isException: boolean;
 }
 
-/** What the sheets of calculators and lists give to rules. */
+/** Describes what the sheets of calculators and lists give to rules. */
 export interface OutputSources {
   readonly sourceOf: (output: string, place: number) => Source | null;
 }
@@ -102,14 +102,14 @@ export class PlanScope implements FormulaScope {
   /** The calendar is read from the heading of each month, so that a copied formula reads its own. */
   word(word: CalendarWord, place: number): SheetFormula {
     const { yearBegins } = this.model.calendar;
-    const month = call('MONTH', at(monthKey(place)));
+    const month = call('MONTH', valueAt(monthKey(place)));
     switch (word) {
       case 'month':
         return month;
       case 'year':
-        if (yearBegins === 1) return call('YEAR', at(monthKey(place)));
+        if (yearBegins === 1) return call('YEAR', valueAt(monthKey(place)));
         return operation(
-          call('YEAR', at(monthKey(place))),
+          call('YEAR', valueAt(monthKey(place))),
           '-',
           call('IF', operation(month, '<', number(yearBegins)), number(1), number(0)),
         );
@@ -118,12 +118,12 @@ export class PlanScope implements FormulaScope {
         return operation(call('INT', operation(past, '/', number(3))), '+', number(1));
       }
       case 'days':
-        return call('DAY', call('EOMONTH', at(monthKey(place)), number(0)));
+        return call('DAY', call('EOMONTH', valueAt(monthKey(place)), number(0)));
       case 'years':
-        return call('INT', operation(operation(at(periodKey(place)), '-', number(1)), '/', number(12)));
+        return call('INT', operation(operation(valueAt(periodKey(place)), '-', number(1)), '/', number(12)));
       case 'period':
       case 'row':
-        return at(periodKey(place));
+        return valueAt(periodKey(place));
     }
   }
 
@@ -154,9 +154,9 @@ export class PlanScope implements FormulaScope {
     if (!row || !set) throw new NotTranslatable(t('formats.reason.noBands'));
     const refusal = storedBandsRefusal(set.bands);
     if (refusal) throw new NotTranslatable(say(refusal));
-    const part = (of: string) => {
-      const source = this.input(of, place);
-      const isTyped = source === null || source.key === inputKey(of);
+    const part = (id: string) => {
+      const source = this.input(id, place);
+      const isTyped = source === null || source.key === inputKey(id);
       return { value: source?.value ?? number(0), isTyped, empty: source?.empty ?? true };
     };
     const bands = set.bands.map((band) => ({
@@ -207,7 +207,7 @@ export class PlanScope implements FormulaScope {
     });
   }
 
-  /** What holds for a line in a month: an exception, or the step of its rule. */
+  /** Returns what holds for a line in a month: an exception, or the step of its rule. */
   effectiveRule(line: string, place: number): EffectiveRule {
     let effectiveRules = this.effectiveRules.get(line);
     if (!effectiveRules) {
@@ -238,7 +238,7 @@ export class PlanScope implements FormulaScope {
     return null;
   }
 
-  /** Whether a line's cell may be empty, told from what its rule says. */
+  /** Returns whether a line's cell may be empty, told from what its rule says. */
   emptyLine(line: string, place: number): Emptiness {
     const key = figureKey(line, place);
     const emptiness = this.known.get(key);
@@ -263,10 +263,10 @@ export class PlanScope implements FormulaScope {
 
   /** A cell's figure; N makes nothing of an empty one that holds a text without letters. */
   private cellValue(key: string, empty: Emptiness): SheetFormula {
-    return empty === false ? at(key) : call('N', at(key));
+    return empty === false ? valueAt(key) : call('N', valueAt(key));
   }
 
-  /** Whether an assumption is the same in all months, so that its name says it all. */
+  /** Returns whether an assumption is the same in all months, so that its name says it all. */
   isSteady(id: string): boolean {
     let steady = this.steady.get(id);
     if (steady === undefined) {
@@ -327,7 +327,7 @@ export class PlanScope implements FormulaScope {
     return { key: null, value: call('SUM', all(lines.map(({ id }) => figureKey(id, place)))), empty };
   }
 
-  /** Whether a side has groups, so that its totals stand in the budget. */
+  /** Returns whether a side has groups, so that its totals stand in the budget. */
   hasTotal(id: string): boolean {
     const sides = new Set([...this.model.document.groups.values()].map(({ side }) => totalOfSide(side)));
     return id === NET || id === CUMULATIVE_NET || sides.has(id === LEFT_OVER ? TOTAL_SET_ASIDE : id);
@@ -336,8 +336,8 @@ export class PlanScope implements FormulaScope {
   private total(id: string, place: number): Source | null {
     if (![TOTAL_INCOME, TOTAL_EXPENSES, TOTAL_SET_ASIDE, NET, CUMULATIVE_NET, LEFT_OVER].includes(id)) return null;
     const key = figureKey(id, place);
-    if (this.hasTotal(id)) return { key, value: at(key), empty: false };
-    const value = id === LEFT_OVER ? at(figureKey(NET, place)) : number(0);
+    if (this.hasTotal(id)) return { key, value: valueAt(key), empty: false };
+    const value = id === LEFT_OVER ? valueAt(figureKey(NET, place)) : number(0);
     return { key: null, value, empty: false };
   }
 
@@ -348,7 +348,7 @@ export class PlanScope implements FormulaScope {
     const rule = readStored(formula);
     // What was typed stands in a cell of its own, where it can be changed.
     if (rule.kind === 'number' || (rule.kind === 'negate' && rule.operand.kind === 'number'))
-      return { key: inputKey(id), value: at(inputKey(id)), empty: false };
+      return { key: inputKey(id), value: valueAt(inputKey(id)), empty: false };
     return { key: null, value: this.translator.figure(rule, place), empty: this.translator.empty(rule, place) };
   }
 
@@ -370,8 +370,8 @@ export class PlanScope implements FormulaScope {
     if (part) return part.amount;
     const calculator = calculatorWith(document, row);
     if (!calculator) return null;
-    const found = inputsOf(document, calculator).find((input) => input.id === id);
-    if (found) return found.formula;
+    const match = inputsOf(document, calculator).find((input) => input.id === id);
+    if (match) return match.formula;
     const shared = column === 'inflation' ? sharedInflation(document) : null;
     return shared === null ? null : `{${shared}}`;
   }

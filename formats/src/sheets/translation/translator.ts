@@ -1,5 +1,5 @@
 import { functionOf, isRead, parameterAt, spanOf, type Call, type Expression, type Span } from '@haushalt/core';
-import { all, at, call as invoke, number, operation, negate, type SheetFormula } from '../formula.ts';
+import { all, valueAt, call as invoke, number, operation, negate, type SheetFormula } from '../formula.ts';
 import { emptyWithAll, emptyWithAny, emptyAs, unlessEmpty, type Emptiness } from './emptiness.ts';
 import { translationOf } from './functions.ts';
 import { NotTranslatable, type FormulaScope, type ExpressionWriter } from './formulaScope.ts';
@@ -39,7 +39,7 @@ export class Translator implements ExpressionWriter {
     return operation(this.figure(expression, place), '<>', number(0));
   }
 
-  /** What an expression gives where it is not empty; a condition stays one. */
+  /** Returns what an expression gives where it is not empty; a condition stays one. */
   value(expression: Expression, place: number): SheetFormula {
     switch (expression.kind) {
       case 'number':
@@ -70,7 +70,7 @@ export class Translator implements ExpressionWriter {
     }
   }
 
-  /** Whether an expression gives nothing. */
+  /** Returns whether an expression gives nothing. */
   empty(expression: Expression, place: number): Emptiness {
     switch (expression.kind) {
       case 'ref':
@@ -96,7 +96,7 @@ export class Translator implements ExpressionWriter {
     }
   }
 
-  /** Whether each figure a call is given is empty; words that say how it works are none. */
+  /** Returns whether each figure a call is given is empty; words that say how it works are none. */
   emptyArgs(call: Call, place: number): Emptiness[] {
     const description = functionOf(call);
     return call.args
@@ -104,14 +104,14 @@ export class Translator implements ExpressionWriter {
       .map((arg) => this.empty(arg, place));
   }
 
-  /** What a function is given that passes over what is empty: cells as they are, nothing for what is always empty. */
+  /** Returns what a function is given that passes over what is empty: cells as they are, nothing for what is always empty. */
   passingOver(args: readonly Expression[], place: number): SheetFormula[] {
     return args.flatMap((arg): SheetFormula[] => {
       const empty = this.empty(arg, place);
       if (empty === true) return [];
       if (empty === false) return [this.figure(arg, place)];
       const own = arg.kind === 'ref' ? (this.scope.sourceOf(arg.id, place)?.key ?? null) : null;
-      return [at(own ?? this.scope.aside(arg, place, false))];
+      return [valueAt(own ?? this.scope.aside(arg, place, false))];
     });
   }
 
@@ -134,7 +134,7 @@ export class Translator implements ExpressionWriter {
     return all(Array.from({ length: scope.count }, (_, place) => scope.aside(expression, place, filled)));
   }
 
-  /** Whether an expression is empty in all of some places. */
+  /** Returns whether an expression is empty in all of some places. */
   emptyThroughout(expression: Expression, from: number, to: number): Emptiness {
     let isSometimes = false;
     for (let place = from; place < to; place++) {
@@ -166,12 +166,12 @@ export class Translator implements ExpressionWriter {
   }
 }
 
-/** Whether what is said for an expression is something else than 0 where it is empty. */
+/** Returns whether what is said for an expression is something else than 0 where it is empty. */
 function isWrongWhenEmpty(expression: Expression): boolean {
   return expression.kind === 'call' || (expression.kind === 'binary' && '^/'.includes(expression.operator));
 }
 
-/** Whether an expression is a condition, which a workbook tells from a figure. */
+/** Returns whether an expression is a condition, which a workbook tells from a figure. */
 export function isCondition(expression: Expression): boolean {
   if (expression.kind === 'binary') return ['=', '<>', '<', '<=', '>', '>='].includes(expression.operator);
   return expression.kind === 'call' && (translationOf(expression.name).isCondition ?? false);

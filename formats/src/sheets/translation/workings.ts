@@ -9,7 +9,7 @@ export interface WorkingCell {
 
 /** A row of helper cells: the figures of a part of a rule along the months, or along the items of a list. */
 export interface WorkingRow {
-  /** What the row holds, as it is written in the rule. */
+  /** States what the row holds, as it is written in the rule. */
   readonly title: string;
   /** The list whose items it goes along; `null` for the months. */
   readonly list: string | null;

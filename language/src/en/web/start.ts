@@ -23,7 +23,7 @@ export default {
   'start.linesHint':
     'Keep the lines you need and enter the income and expenses of {month}. Leave empty what you do not know yet.',
   'start.nameQuestion': 'What is the plan’s name, and how long is it?',
-  /** How far a plan goes, while its months are typed; `until` is null where they are no number of months. */
+  /** States how far a plan goes, while its months are typed; `until` is null where they are no number of months. */
   'start.firstMonthCarried':
     '{months, plural, =0 {The first month is carried across all months.} one {The first month is the only one.} other {The first month is carried across all # months, until {until}.}} You can change single months later in the budget.',
   'start.income': 'Income',

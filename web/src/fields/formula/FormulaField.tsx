@@ -98,7 +98,7 @@ function completionsFor(names: FormulaFieldProps['names'], notation: Notation) {
   };
 }
 
-/** Whether a key is for the open list of completions. Enter is not when there is nothing left to complete. */
+/** Returns whether a key is for the open list of completions. Enter is not when there is nothing left to complete. */
 function isCompleting({ state }: EditorView, key: string): boolean {
   if (completionStatus(state) !== 'active') return false;
   if (key !== 'Enter') return true;

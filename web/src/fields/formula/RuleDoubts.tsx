@@ -12,7 +12,7 @@ interface RuleDoubtsProps {
   readonly onChange: (text: string) => void;
 }
 
-/** What is doubtful about a rule while it is written, with what would mend it; nothing keeps it from being taken. */
+/** Shows what is doubtful about a rule while it is written, with what would mend it; nothing keeps it from being taken. */
 export function RuleDoubts({ text, unit, list = null, onChange }: RuleDoubtsProps) {
   const { document } = useSessionState();
   const doubts = doubtsIn(text, document, unit, notationOf(planOf(document).locale), list);

@@ -10,13 +10,13 @@ import {
   type Unit,
 } from '@haushalt/core';
 
-/** What someone has typed: a figure, a rule, or something that is neither. */
+/** Describes what someone has typed: a figure, a rule, or something that is neither. */
 export type Entry =
   | { readonly kind: 'figure'; readonly figure: number | null }
   | { readonly kind: 'formula'; readonly stored: string }
   | { readonly kind: 'problem'; readonly problem: FormulaProblem };
 
-/** Whether a text is meant as a rule rather than as a figure: it has names, operators or brackets in it. */
+/** Returns whether a text is meant as a rule rather than as a figure: it has names, operators or brackets in it. */
 export function looksLikeFormula(text: string): boolean {
   const body = text.trim();
   if (/^[-−–+]?\s*\(?[\d.,'’\s]*e[+-]?\d*\)?$/i.test(body)) return false;

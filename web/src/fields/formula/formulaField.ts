@@ -85,7 +85,7 @@ export function formulaField(): Field | null {
   return loaded;
 }
 
-/** Whether the formula field is there, so that typing can begin; fetches it where it is not. */
+/** Returns whether the formula field is there, so that typing can begin; fetches it where it is not. */
 export function useFormulaField(): boolean {
   const [isReady, setReady] = useState(loaded !== null);
   useEffect(() => {

@@ -15,7 +15,7 @@ export interface FormulaFieldProps {
   readonly value: string;
   /** Where the caret begins; at the end when left out. */
   readonly caret?: number;
-  /** Whether that text has just been typed, so that what it may become is offered at once. */
+  /** True when that text has just been typed, so that what it may become is offered at once. */
   readonly isBeingTyped: boolean;
   readonly label: string;
   readonly names: readonly CompletableName[];

@@ -32,7 +32,7 @@ interface AccountEntriesProps {
   readonly planId: string;
   readonly account: AccountRow;
   readonly balances: Balances;
-  /** What is expected of the account, the latest first. */
+  /** States what is expected of the account, the latest first. */
   readonly expected: readonly Expected[];
 }
 

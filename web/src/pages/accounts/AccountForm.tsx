@@ -15,13 +15,13 @@ import { useDraft } from '../../ui/useDraft.ts';
 interface AccountFormProps {
   /** The account that is changed; `null` for a new one. */
   readonly account: AccountRow | null;
-  /** Whether it has entries, so that it can be closed but not deleted. */
+  /** True when it has entries, so that it can be closed but not deleted. */
   readonly isUsed: boolean;
   readonly onDone: (id: string) => void;
   readonly onClose: () => void;
 }
 
-/** What is said of an account. */
+/** Shows what is said of an account. */
 export function AccountForm({ account, isUsed, onDone, onClose }: AccountFormProps) {
   const { document } = useSessionState();
   const plan = planOf(document);

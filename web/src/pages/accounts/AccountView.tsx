@@ -39,7 +39,7 @@ interface AccountViewProps {
   readonly onFetch: (() => void) | null;
 }
 
-/** How many months a forecast may go ahead. */
+/** Number of months a forecast may go ahead. */
 const AHEAD = [1, 2, 3, 6, 12];
 
 /** One account: its balance, how it goes on, and its entries; or the statement it is reconciled with. */

@@ -16,7 +16,7 @@ import { useOpenStatement } from './statementDraft.ts';
 import '../../parts/ledger/ledger.scss';
 import './accounts.scss';
 
-/** What is in which account, and what will be. */
+/** Shows what is in which account, and what will be. */
 export function AccountsPage() {
   const { planId = '' } = useParams();
   const { document } = useSessionState();

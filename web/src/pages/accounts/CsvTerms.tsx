@@ -16,10 +16,10 @@ const SEPARATORS = [',', ';', '\t', '|'] as const;
 const ENCODINGS = ['utf-8', 'windows-1252', 'utf-16le', 'utf-16be'] as const;
 const COLUMNS = ['date', 'amount', 'paid', 'received', 'reference', 'balance'] as const;
 
-/** How many of its lines are shown. */
+/** States how many of its lines are shown. */
 const SHOWN = 4;
 
-/** How a bank's table is read: guessed, shown with its first lines, and to be corrected. */
+/** Shows how a bank's table is read: guessed, shown with its first lines, and to be corrected. */
 export function CsvTerms({ csv: { format, headings, sample }, problem, onChange }: CsvTermsProps) {
   const put = (part: Partial<CsvFormat>) => onChange({ ...format, ...part });
   const field = (label: string, select: ReactNode) => (

@@ -144,12 +144,12 @@ export function ImportStatement({
   const statements = useMemo(() => data?.statements.filter((each) => each.account !== null) ?? [], [data]);
   const proposed = useMemo(() => {
     const keyOf = distinctKeys();
-    return statements.flatMap(({ account: of, preview }) =>
+    return statements.flatMap(({ account: id, preview }) =>
       preview.map((line): LineRow => ({
-        key: keyOf(of!, line),
+        key: keyOf(id!, line),
         label: line.line.what,
         className: `line is-${line.state}`,
-        account: of!,
+        account: id!,
         line,
         id: newId(),
         target: line.assignment ? targetOf(line.assignment) : '',
@@ -181,8 +181,8 @@ export function ImportStatement({
   const added = edits.filter(({ before }) => before === null).length;
 
   const takeIn = () => {
-    const stated = statements.flatMap(({ account: of, closing }) =>
-      closing === null ? [] : [{ account: of!, on: closing.date, balance: closing.amount }],
+    const stated = statements.flatMap(({ account: id, closing }) =>
+      closing === null ? [] : [{ account: id!, on: closing.date, balance: closing.amount }],
     );
     // How the bank writes is remembered, and is a step of its own.
     if (data?.csv && chosen !== null && !isSameFormat(document.statementFormats.get(chosen), data.csv.format))
@@ -292,7 +292,7 @@ export function ImportStatement({
     textOf: (row, column) => textInCell(cellOf(row, column)),
   });
   // What was said can be corrected.
-  const asked = data?.statements.filter(({ account: of, number }) => of === null || number in accounts) ?? [];
+  const requested = data?.statements.filter(({ account: id, number }) => id === null || number in accounts) ?? [];
   const isOneOfSeveral = (data?.statements.length ?? 0) > 1;
   const total = (select: (counts: PreviewedStatement['counts']) => number) =>
     statements.reduce((sum, { counts }) => sum + select(counts), 0);
@@ -354,7 +354,7 @@ export function ImportStatement({
         />
       )}
       {data && !error && data.unreadable.length > 0 && <Unreadable lines={data.unreadable.map((line) => say(line))} />}
-      {asked.map(({ number }) => (
+      {requested.map(({ number }) => (
         <p key={number} className="statement-note">
           <label>
             {t('statement.whichAccount', { number, hasNumber: number !== '' })}{' '}
@@ -418,6 +418,8 @@ function LineTarget(props: EditorProps<LineRow, GridColumn>) {
   return <TargetEditor {...props} account={props.row.account} />;
 }
 
-function isSameFormat(known: CsvFormat | undefined, format: CsvFormat): boolean {
-  return known !== undefined && (Object.keys(format) as (keyof CsvFormat)[]).every((key) => known[key] === format[key]);
+function isSameFormat(existing: CsvFormat | undefined, format: CsvFormat): boolean {
+  return (
+    existing !== undefined && (Object.keys(format) as (keyof CsvFormat)[]).every((key) => existing[key] === format[key])
+  );
 }

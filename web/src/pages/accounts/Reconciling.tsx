@@ -32,7 +32,7 @@ interface ReconcilingProps {
   readonly onClose: () => void;
 }
 
-/** What has been given and ticked so far; kept in this browser until it is finished. */
+/** Describes what has been given and ticked so far; kept in this browser until it is finished. */
 interface Ticking {
   readonly on: string;
   readonly balance: number | null;
@@ -58,7 +58,8 @@ export function Reconciling({ planId, account, balances, onClose }: ReconcilingP
   const ticked = new Set(ticking.ticked);
   const money = (minor: number) => writeWithUnit(minor / units, 'money', plan);
   // What was reconciled earlier counts as it is; what is open, if it is ticked.
-  const sum = (of: readonly LedgerEntry[]) => of.reduce((total, entry) => total + effectOn(entry, account.id), 0);
+  const sum = (source: readonly LedgerEntry[]) =>
+    source.reduce((total, entry) => total + effectOn(entry, account.id), 0);
   const clearedBalance = balances.on(account.id, on) - sum(open.filter(({ id }) => !ticked.has(id)));
   const stated = balance === null ? null : inMinorUnits(document, balance);
   const difference = stated === null ? null : stated - clearedBalance;

@@ -12,14 +12,14 @@ interface ClosingProps {
   readonly locale: string;
 }
 
-/** Whether the closing balance of a statement is what its account comes to with what is taken in. */
+/** Shows whether the closing balance of a statement is what its account comes to with what is taken in. */
 export function Closing({ statement: { account, closing }, edits, balances, money, units, locale }: ClosingProps) {
   if (closing === null || account === null) return null;
-  const taken = edits.reduce((sum, { before, after }) => {
+  const count = edits.reduce((sum, { before, after }) => {
     const isNew = before === null && after !== null && after.date <= closing.date;
     return isNew ? sum + effectOn(entryOf('', after), account) : sum;
   }, 0);
-  const ours = balances.on(account, closing.date) + taken;
+  const ours = balances.on(account, closing.date) + count;
   const stated = Math.round(closing.amount * units);
   const day = dayInWords(closing.date, locale);
   return ours === stated ? (
@@ -33,7 +33,7 @@ export function Closing({ statement: { account, closing }, edits, balances, mone
   );
 }
 
-/** How many lines that are left out are shown. */
+/** States how many lines that are left out are shown. */
 const MOST_UNREADABLE = 5;
 
 /** The lines of a table that could not be read, and are not among what is taken in. */

@@ -222,7 +222,7 @@ describe('a statement', () => {
     const plan = shown({ '/statements': () => ({ ...answer, csv: null, statements: [select('XX8'), select('XX9')] }) });
     await plan.user.selectOptions(await screen.findByRole('combobox', { name: /Account for XX8/ }), 'card');
     await plan.user.selectOptions(screen.getByRole('combobox', { name: /Account for XX9/ }), 'bank');
-    const said = () => new URLSearchParams(plan.server.asked.at(-1)!.split('?')[1]).get('accounts');
-    await waitFor(() => expect(JSON.parse(said() ?? '{}')).toEqual({ XX8: 'card', XX9: 'bank' }));
+    const text = () => new URLSearchParams(plan.server.asked.at(-1)!.split('?')[1]).get('accounts');
+    await waitFor(() => expect(JSON.parse(text() ?? '{}')).toEqual({ XX8: 'card', XX9: 'bank' }));
   });
 });

@@ -8,13 +8,13 @@ export type StatementSource =
   | { readonly kind: 'file'; readonly file: File }
   | { readonly kind: 'bank'; readonly account: string };
 
-/** What was corrected of a line: where it belongs, whether it is taken in. */
+/** Describes what was corrected of a line: where it belongs, whether it is taken in. */
 export interface Correction {
   readonly target?: string;
   readonly isTaken?: boolean;
 }
 
-/** What has been said of a statement whose preview is open. Corrections go by what their lines say. */
+/** Describes what has been said of a statement whose preview is open. Corrections go by what their lines say. */
 export interface StatementDraft {
   readonly kind: 'file' | 'bank';
   /** The account it is of, where that was said. */
@@ -49,10 +49,16 @@ export function useOpenStatement(planId: string): OpenStatement {
     source,
     draft,
     stamp,
-    open(of, whose) {
-      const isFile = of.kind === 'file';
-      const first = { kind: of.kind, account: isFile ? whose : of.account, accounts: {}, csv: null, corrections: {} };
-      opened.open(isFile ? of.file : null, first);
+    open(source, whose) {
+      const isFile = source.kind === 'file';
+      const first = {
+        kind: source.kind,
+        account: isFile ? whose : source.account,
+        accounts: {},
+        csv: null,
+        corrections: {},
+      };
+      opened.open(isFile ? source.file : null, first);
     },
     change: useCallback((part) => change((before) => ({ ...before, ...part })), [change]),
     correct: useCallback(
@@ -70,7 +76,7 @@ export function useOpenStatement(planId: string): OpenStatement {
 function readDraft(stored: unknown): StatementDraft | null {
   const { kind, account, accounts, csv, corrections } = partsOf(stored);
   if (kind !== 'file' && kind !== 'bank') return null;
-  const known = Object.entries(partsOf(corrections)).map(([line, correction]): [string, Correction] => {
+  const existing = Object.entries(partsOf(corrections)).map(([line, correction]): [string, Correction] => {
     const { target, isTaken } = partsOf(correction);
     return [line, { ...(typeof target === 'string' ? { target } : {}), ...(typeof isTaken === 'boolean' ? { isTaken } : {}) }]; // prettier-ignore
   });
@@ -79,6 +85,6 @@ function readDraft(stored: unknown): StatementDraft | null {
     account: typeof account === 'string' ? account : null,
     accounts: Object.fromEntries(Object.entries(partsOf(accounts)).filter((each): each is [string, string] => typeof each[1] === 'string')), // prettier-ignore
     csv: typeof csv === 'object' ? (csv as CsvFormat | null) : null,
-    corrections: Object.fromEntries(known),
+    corrections: Object.fromEntries(existing),
   };
 }

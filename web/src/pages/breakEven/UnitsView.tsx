@@ -45,7 +45,7 @@ const VIEWS = [
   },
 ] as const;
 
-/** How many units it takes until nothing is lost. */
+/** Shows how many units it takes until nothing is lost. */
 export function UnitsView({ row, sliders }: UnitsViewProps) {
   const { document, model } = useSessionState();
   const plan = planOf(document);
@@ -55,7 +55,7 @@ export function UnitsView({ row, sliders }: UnitsViewProps) {
   const period = Math.max(0, months.indexOf(month));
   const calculator = { table: 'breakEvens', row } as const;
   const { answer } = model.calculationOf(row.id)!;
-  const found = answer.kind === 'units' ? answer.months[period]! : answer.kind === 'none' ? answer : null;
+  const match = answer.kind === 'units' ? answer.months[period]! : answer.kind === 'none' ? answer : null;
   const input = (column: string, label: string, placeholder: string, slider = sliders) => (
     <InputRow
       calculator={calculator}
@@ -97,15 +97,15 @@ export function UnitsView({ row, sliders }: UnitsViewProps) {
     >
       {(explaining) => (
         <>
-          {isNoFigure(found) ? (
-            <NoAnswer reason={found} />
+          {isNoFigure(match) ? (
+            <NoAnswer reason={match} />
           ) : (
-            found && <UnitsFigures row={row} answer={found} {...explaining} />
+            match && <UnitsFigures row={row} answer={match} {...explaining} />
           )}
           <div className="calculator-views">
             <Segments label={t('breakEven.view')} value={view} options={VIEWS} onChange={setView} />
           </div>
-          {view === 'crossing' && found && !isNoFigure(found) && <Crossing answer={found} />}
+          {view === 'crossing' && match && !isNoFigure(match) && <Crossing answer={match} />}
           {view === 'unitCost' && <UnitCost row={row} model={model} />}
         </>
       )}

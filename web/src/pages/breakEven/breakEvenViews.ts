@@ -18,7 +18,7 @@ import type { ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
 import type { Picture } from '../../parts/charts/picture.ts';
 import { say, monthInWords, t } from '../../language/language.ts';
 
-/** How many steps of units a picture and table go through. */
+/** States how many steps of units a picture and table go through. */
 const STEPS = 20;
 
 /** Units from nothing to well beyond the break-even and what is planned, in round steps. */
@@ -33,7 +33,7 @@ export function unitsToShow({ result, plannedUnits }: UnitsAnswer): number[] {
   return Array.from({ length: STEPS + 1 }, (_, index) => Math.round(index * step));
 }
 
-/** What units cost and bring, as crossing lines and as a table of profits. */
+/** Returns what units cost and bring, as crossing lines and as a table of profits. */
 export function unitsView(answer: UnitsAnswer, document: Document) {
   const plan = planOf(document);
   const { fixedCosts, price, variableCost, result } = answer;
@@ -81,7 +81,7 @@ export function unitsView(answer: UnitsAnswer, document: Document) {
   };
 }
 
-/** What a unit costs by month, quarter and year. */
+/** Returns what a unit costs by month, quarter and year. */
 export function unitCostView(row: BreakEvenRow, model: PlanModel) {
   const { calendar, document } = model;
   const plan = planOf(document);
@@ -137,7 +137,7 @@ export function unitCostView(row: BreakEvenRow, model: PlanModel) {
   };
 }
 
-/** How a net adds up from the plan's first month on. */
+/** Returns how a net adds up from the plan's first month on. */
 export function paybackView({ cumulative }: PaybackAnswer, model: PlanModel) {
   const { calendar, document } = model;
   const plan = planOf(document);
@@ -160,7 +160,7 @@ export function paybackView({ cumulative }: PaybackAnswer, model: PlanModel) {
   return { rows: calendar.months.map((month) => monthInWords(month, plan.locale)), columns, picture };
 }
 
-/** How the costs of two alternatives add up. */
+/** Returns how the costs of two alternatives add up. */
 export function betweenView({ first, second }: BetweenAnswer, row: BreakEvenRow, model: PlanModel) {
   const [one, other] = alternativesOf(row);
   const { calendar, document } = model;
@@ -194,7 +194,7 @@ export interface Choosable {
   readonly id: string;
   readonly name: string;
   readonly heading: string;
-  /** Whether it goes out: its figures count against a net. */
+  /** True when it goes out: its figures count against a net. */
   readonly isCost: boolean;
 }
 

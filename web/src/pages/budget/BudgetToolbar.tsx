@@ -150,7 +150,7 @@ const SORTS: Readonly<Record<SortBy, string>> = {
   },
 };
 
-/** What the budget shows and how, and the work that can be done beside it. */
+/** Shows what the budget shows and how, and the work that can be done beside it. */
 export const BudgetToolbar = memo(function BudgetToolbar({
   view,
   onView,
@@ -364,9 +364,9 @@ export const BudgetToolbar = memo(function BudgetToolbar({
 });
 
 interface ChoiceProps {
-  /** Whether it is one of several, of which one holds; otherwise it is on or off by itself. */
+  /** True when it is one of several, of which one holds; otherwise it is on or off by itself. */
   readonly one?: boolean;
-  /** Whether it is chosen; nothing for something that is merely done. */
+  /** True when it is chosen; nothing for something that is merely done. */
   readonly checked?: boolean;
   readonly disabled?: boolean;
   readonly onChoose: () => void;

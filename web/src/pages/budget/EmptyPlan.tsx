@@ -14,7 +14,7 @@ export function startWithUsualGroups(send: (command: Command) => boolean): void 
   for (const [name, side, rhythm] of groups) send({ kind: 'group.add', id: newId(), name, side, rhythm, before: null });
 }
 
-/** What a plan without any group shows: how to begin. */
+/** Shows what a plan without any group shows: how to begin. */
 export function EmptyPlan({ onAdd, onStart }: { readonly onAdd: () => void; readonly onStart: () => void }) {
   return (
     <div className="empty-state">

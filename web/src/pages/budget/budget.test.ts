@@ -90,8 +90,8 @@ describe('a view that was kept', () => {
       collapsed: ['a', 'b'],
       filter: { text: 'käse & co', side: 'expense', onlyExceptions: true, onlyInUse: false },
     };
-    const asked = new URL(linkToView(view, 2027), 'http://x/plans/p/budget?year=2026').searchParams;
-    expect([asked.get('year'), viewInLink(asked.get('view')!)]).toEqual(['2027', view]);
+    const requested = new URL(linkToView(view, 2027), 'http://x/plans/p/budget?year=2026').searchParams;
+    expect([requested.get('year'), viewInLink(requested.get('view')!)]).toEqual(['2027', view]);
     expect(viewInLink(new URL(linkToView(USUAL_VIEW, 2027), 'http://x/').searchParams.get('view')!)).toEqual(
       USUAL_VIEW,
     );
@@ -316,7 +316,7 @@ describe('the figures shown', () => {
   });
 
   it('of the year are total, average per month, and share of income', () => {
-    const end = (of: string, what: Parameters<typeof endFigure>[3]) => endFigure(model, of, YEAR, what).text;
+    const end = (id: string, what: Parameters<typeof endFigure>[3]) => endFigure(model, id, YEAR, what).text;
     expect([end(id('Rent'), 'total'), end(id('Rent'), 'average'), end(id('Rent'), 'ofIncome')]).toEqual([
       '9,050.00',
       '754.17',
@@ -372,8 +372,8 @@ describe('the figures shown', () => {
   it('are set in narrower type where a year of large figures has room only then', () => {
     const columnsOf = (wage: number) => {
       const document = sketch({ lines: { income: { Wage: wage }, expense: { Rent: wage / 2 } } });
-      const of = rowsOf(document);
-      return fittingColumns(budgetColumns(new Model(document), USUAL_VIEW, of.rows, 2026), 1172);
+      const source = rowsOf(document);
+      return fittingColumns(budgetColumns(new Model(document), USUAL_VIEW, source.rows, 2026), 1172);
     };
     const width = (columns: readonly { width: number }[]) => columns.reduce((sum, column) => sum + column.width, 0);
     expect(columnsOf(2400)[0]!.isNarrow).toBeUndefined();

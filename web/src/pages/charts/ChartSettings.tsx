@@ -79,14 +79,14 @@ interface ChartSettingsProps {
   readonly onKeep: (chart: ChartDraft) => string | null;
 }
 
-/** What a chart shows and how. Every change is kept at once and can be undone. */
+/** Shows what a chart shows and how. Every change is kept at once and can be undone. */
 export function ChartSettings(props: ChartSettingsProps) {
   const list = props.chart.settings.list;
   const row = list === null ? undefined : props.document.lists.get(list);
   return row ? <ListChartSettings {...props} list={row} /> : <PlanChartSettings {...props} />;
 }
 
-/** What a chart of a list shows: its title, its form and its columns. */
+/** Shows what a chart of a list shows: its title, its form and its columns. */
 function ListChartSettings({ chart, document, list, onKeep }: ChartSettingsProps & { readonly list: ListRow }) {
   const { settings, series } = chart;
   return (
@@ -99,7 +99,7 @@ function ListChartSettings({ chart, document, list, onKeep }: ChartSettingsProps
           onKeep({
             ...chart,
             settings: { ...settings, form, along },
-            series: columns.map((of) => series.find((each) => each.of === of) ?? plainSeries(of, 'bars')),
+            series: columns.map((id) => series.find((each) => each.of === id) ?? plainSeries(id, 'bars')),
           })
         }
       />
@@ -125,7 +125,7 @@ function TitleField({ chart, document, onKeep }: Pick<ChartSettingsProps, 'chart
   );
 }
 
-/** What a chart of the plan shows: title, form, months, series. */
+/** Shows what a chart of the plan shows: title, form, months, series. */
 function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProps) {
   const { settings, series } = chart;
   const [adding, setAdding] = useState('');
@@ -316,12 +316,12 @@ function sourceOf(value: string, document: Document): Pick<ChartSeries, 'scenari
 
 /** A series of something as the chart does not have it yet: the plan's, else a scenario's or a projection's. */
 function differentSeries(
-  of: string,
+  lineId: string,
   series: readonly ChartSeries[],
   document: Document,
   years: readonly number[],
 ): ChartSeries | undefined {
-  const plain = plainSeries(of, 'line');
+  const plain = plainSeries(lineId, 'line');
   const candidates = [
     plain,
     { ...plain, actual: true },

@@ -24,7 +24,7 @@ import { chartModels, type ModelFor } from './chartModels.ts';
 import { seriesName, type ChartDraft, type ChartSeries } from '../../parts/charts/draft.ts';
 import { monthInWords, t } from '../../language/language.ts';
 
-/** What a chart shows, from the plan's present figures. */
+/** Returns what a chart shows, from the plan's present figures. */
 export function chartPicture(
   model: PlanModel,
   { settings, series }: ChartDraft,
@@ -41,7 +41,7 @@ export function chartPicture(
     axis: axis || (unit === 'money' ? plan.currency : ''),
     write: (value: number) => writeFigure(value, unit, { ...plan, decimals: 0 }),
   };
-  /** What a series comes to over some months, as planned or as it really was. */
+  /** Returns what a series comes to over some months, as planned or as it really was. */
   const valueOf = (each: ChartSeries, range: MonthRange) =>
     each.actual
       ? actualOver(document, actuals, each.of, calendar.months.slice(range.from, range.to))
@@ -94,7 +94,7 @@ function sharesPicture(
 ): Picture {
   const { locale } = planOf(document);
   const parts = [...unsorted].sort((a, b) => b.value - a.value);
-  const whole = parts.reduce((sum, { value }) => sum + value, 0);
+  const total = parts.reduce((sum, { value }) => sum + value, 0);
   return {
     ...common,
     axis: '',
@@ -102,13 +102,13 @@ function sharesPicture(
     categoryName: t('charts.part'),
     // Beside a ring the shares stand in words, so that none needs its colour to be read.
     categories: parts.map(({ name, value }) =>
-      form === 'ring' && whole > 0 ? `${name}, ${writeShare(value / whole, locale)}` : name,
+      form === 'ring' && total > 0 ? `${name}, ${writeShare(value / total, locale)}` : name,
     ),
     write: (value) => writeShare(value, locale),
     series: [
       {
         label: t('charts.share'),
-        values: parts.map(({ value }) => (whole === 0 ? null : value / whole)),
+        values: parts.map(({ value }) => (total === 0 ? null : value / total)),
         mark: 'bars',
         tone: 'other' satisfies Tone,
       },
@@ -129,7 +129,7 @@ function scopeOf({ calendar }: PlanModel, { year, from, until }: ChartDraft['set
     : rangeOfYear(calendar, year);
 }
 
-/** What something has run up to since the first point; a balance or price stays what it is, what is not known yet nothing. */
+/** Returns what something has run up to since the first point; a balance or price stays what it is, what is not known yet nothing. */
 function runningValues(
   model: PlanModel,
   id: string,

@@ -128,7 +128,7 @@ const TITLES: Readonly<Record<CheckKind, string>> = {
   },
 };
 
-/** What a careful reviewer would say about the plan: each finding with its place, why it matters, and a mend. */
+/** Shows what a careful reviewer would say about the plan: each finding with its place, why it matters, and a mend. */
 export function ChecksPage() {
   const sending = useSend();
   const { open, waived } = useFindings();
@@ -186,7 +186,7 @@ export function ChecksPage() {
   );
 }
 
-/** What the place of a finding is called. */
+/** Returns what the place of a finding is called. */
 function placeName(id: string, document: Document): string | undefined {
   if (id === UNASSIGNED) return t('checks.place.assignment');
   if (id === EXPECTED) return t('checks.place.recurring');

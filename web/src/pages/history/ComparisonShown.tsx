@@ -21,7 +21,7 @@ interface ComparisonShownProps {
   readonly planId: string;
   readonly before: MomentName;
   readonly after: MomentName;
-  /** Whether what was set comes first, and figures by year, as for a single step. */
+  /** True when what was set comes first, and figures by year, as for a single step. */
   readonly isShort?: boolean;
   /** Lines that are chosen, where they can be. */
   readonly chosen?: ReadonlyMap<string, string>;
@@ -42,10 +42,10 @@ const SPANS = [
     },
   },
 ] as const;
-/** How many rows a list shows before it asks whether more are wanted. */
+/** States how many rows a list shows before it asks whether more are wanted. */
 const SHOWN = 60;
 
-/** What differs between two moments of a plan: figures by year or month, what was set, entries. */
+/** Shows what differs between two moments of a plan: figures by year or month, what was set, entries. */
 export function ComparisonShown({ planId, before, after, isShort = false, chosen, onChoose }: ComparisonShownProps) {
   const [span, setSpan] = useState<'year' | 'month'>('year');
   const { document } = useSessionState();
@@ -121,8 +121,8 @@ function Figures({ lines, span, chosen, onChoose }: FiguresProps) {
     (span === 'year' ? line.years : line.months).map((figure, index) => ({ line, figure, isFirst: index === 0 })),
   );
   const renamed = lines.filter(({ years, months }) => years.length === 0 && months.length === 0);
-  const place = (of: number | Month) =>
-    typeof of === 'number' ? nameOfYear(document, of) : monthInWords(of, plan.locale, 'short');
+  const place = (source: number | Month) =>
+    typeof source === 'number' ? nameOfYear(document, source) : monthInWords(source, plan.locale, 'short');
   return (
     <>
       <table className="comparison-table">

@@ -11,7 +11,7 @@ interface GoBackDialogProps {
   readonly to: MomentName;
   /** The moment in words. */
   readonly what: string;
-  /** What goes back, by id and by name; the whole plan when `null`. */
+  /** States what goes back, by id and by name; the whole plan when `null`. */
   readonly rows: readonly string[] | null;
   readonly names: readonly string[];
   readonly onClose: () => void;

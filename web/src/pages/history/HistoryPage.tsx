@@ -28,11 +28,11 @@ const VIEWS = [
 ] as const;
 type View = (typeof VIEWS)[number]['value'];
 
-/** What was changed in the plan, by whom and when; moments of it side by side; and those that are kept. */
+/** Shows what was changed in the plan, by whom and when; moments of it side by side; and those that are kept. */
 export function HistoryPage() {
   const [search, setSearch] = useSearchParams();
-  const asked = search.get('view');
-  const view: View = VIEWS.some(({ value }) => value === asked) ? (asked as View) : 'steps';
+  const requested = search.get('view');
+  const view: View = VIEWS.some(({ value }) => value === requested) ? (requested as View) : 'steps';
   return (
     <div className="scrolled-page history-page">
       <div className="page-head">

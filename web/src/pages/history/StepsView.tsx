@@ -17,10 +17,10 @@ import { ComparisonShown } from './ComparisonShown.tsx';
 import { GoBackDialog } from './GoBackDialog.tsx';
 import { stepInWords } from './stepInWords.ts';
 
-/** How long it is waited for more letters before it is looked for them, in milliseconds. */
+/** States how long it is waited for more letters before it is looked for them, in milliseconds. */
 const TYPING = 250;
 
-/** How far back it is looked. */
+/** States how far back it is looked. */
 const SPANS = [
   {
     value: 'week',
@@ -77,13 +77,13 @@ export function StepsView() {
     if (days !== undefined) put({ from: daysAgo(days), to: '' });
     else put(span === '' ? { from: '', to: '' } : { from: daysAgo(30), to: daysAgo(0) });
   };
-  const asked = { text, person, from, to, row, month: row === '' ? '' : month };
+  const requested = { text, person, from, to, row, month: row === '' ? '' : month };
   const { data: people } = useQuery({ queryKey: ['people', planId], queryFn: () => peopleApi.people(planId) });
   const query = useInfiniteQuery({
     // What is done meanwhile appears by itself.
-    queryKey: ['history', planId, asked, session.knownRevision, history.length],
+    queryKey: ['history', planId, requested, session.knownRevision, history.length],
     queryFn: ({ pageParam }) =>
-      peopleApi.history(planId, { ...asked, ...(pageParam === null ? {} : { before: pageParam }) }),
+      peopleApi.history(planId, { ...requested, ...(pageParam === null ? {} : { before: pageParam }) }),
     initialPageParam: null as number | null,
     getNextPageParam: (page: HistoryStep[]) => (page.length < PAGE ? undefined : page.at(-1)!.revision),
     placeholderData: keepPreviousData,
@@ -91,9 +91,9 @@ export function StepsView() {
   const { fetchNextPage, hasNextPage, isFetchingNextPage } = query;
   // Whoever is not in the plan any more may have done something in it.
   const steps = query.data?.pages.flat() ?? [];
-  const known = [...(people?.people ?? []), ...steps.map(({ personId: id, person: name }) => ({ id, name }))];
-  const whoever = [...new Map(known.map(({ id, name }) => [id, { id, name }])).values()];
-  const isFiltered = Object.values(asked).some((value) => value !== '');
+  const existing = [...(people?.people ?? []), ...steps.map(({ personId: id, person: name }) => ({ id, name }))];
+  const whoever = [...new Map(existing.map(({ id, name }) => [id, { id, name }])).values()];
+  const isFiltered = Object.values(requested).some((value) => value !== '');
   const what = nameOf(document, row) ?? t('history.thisEntry');
   return (
     <>
@@ -184,7 +184,7 @@ export function StepsView() {
   );
 }
 
-/** How many steps come at once. */
+/** States how many steps come at once. */
 const PAGE = 100;
 
 function Step({ planId, step }: { readonly planId: string; readonly step: HistoryStep }) {

@@ -39,7 +39,7 @@ interface ColumnPanelProps {
   readonly onClose: () => void;
 }
 
-/** What can be set of a column; everything holds at once. */
+/** Shows what can be set of a column; everything holds at once. */
 export function ColumnPanel({ column, onColumn, onItem, onClose }: ColumnPanelProps) {
   const { document, model } = useSessionState();
   const send = useSend();

@@ -27,7 +27,7 @@ import { useDraft } from '../../ui/useDraft.ts';
 
 type How = 'once' | 'spread' | 'byDay';
 
-/** What no line follows: what is no sum of money, and what has happened rather than been planned. */
+/** States what no line follows: what is no sum of money, and what has happened rather than been planned. */
 const NOT_PLANNED: readonly ColumnKind[] = ['status', 'yesNo', 'entries'];
 
 /** The column a line most likely follows: the last total in money, one that is computed before one that is typed. */

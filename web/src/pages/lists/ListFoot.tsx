@@ -32,7 +32,7 @@ interface ListFootProps {
   readonly onColumn: (column: string) => void;
 }
 
-/** What stands below a list: how the selected figure came about, or what the selected figures come to. */
+/** Shows what stands below a list: how the selected figure came about, or what the selected figures come to. */
 export function ListFoot(props: ListFootProps) {
   const { control } = props;
   const { row, column, isBlock } = control;
@@ -136,7 +136,7 @@ interface PartsProps {
   readonly onJump: (id: string, index: number | null) => boolean;
 }
 
-/** What a figure was made of; each part leads to where it stands, or opens what it was made of in turn. */
+/** Shows what a figure was made of; each part leads to where it stands, or opens what it was made of in turn. */
 function Parts({ parts, model, place, onJump }: PartsProps) {
   const { document } = model;
   const plan = planOf(document);
@@ -184,7 +184,7 @@ function Parts({ parts, model, place, onJump }: PartsProps) {
   }
 }
 
-/** What the selected figures come to. */
+/** Shows what the selected figures come to. */
 function SelectedFigures({ list, control, rows, columns }: ListFootProps) {
   const { document } = useSessionState();
   const model = useListModel(list.id);
@@ -193,11 +193,11 @@ function SelectedFigures({ list, control, rows, columns }: ListFootProps) {
   const values: number[] = [];
   const units = new Set<ReturnType<typeof unitOfColumn>>();
   for (const { row, column } of placesIn(control.selection)) {
-    const [target, of] = [rows[row], columns[column]?.of];
-    const series = of && figures.seriesOf(of.id);
+    const [target, chosen] = [rows[row], columns[column]?.of];
+    const series = chosen && figures.seriesOf(chosen.id);
     if (target?.kind !== 'item' || !series || series.codeAt(target.place) !== FINE) continue;
     values.push(series.values[target.place]!);
-    units.add(unitOfColumn(document, of));
+    units.add(unitOfColumn(document, chosen));
   }
   const [unit] = units;
   const sum = values.reduce((total, value) => total + value, 0);

@@ -41,7 +41,7 @@ export function ListPicture({ list, onClose }: { readonly list: ListRow; readonl
       along,
     } as const;
     const mark = form === 'along' ? 'line' : 'bars';
-    const series = drawing.columns.map((of) => ({ of, mark, scenario: null, projectedFrom: null }) as const);
+    const series = drawing.columns.map((id) => ({ of: id, mark, scenario: null, projectedFrom: null }) as const);
     send({ kind: 'chart.set', id: newId(), settings, series }, t('lists.chartAdded', { name }));
   };
   return (

@@ -18,14 +18,14 @@ interface ListSettingsProps {
   readonly onClose: () => void;
 }
 
-/** What is set of a list; an empty month is the plan's first. */
+/** Describes what is set of a list; an empty month is the plan's first. */
 interface ListGiven {
   readonly name: string;
   readonly month: string;
   readonly note: string;
 }
 
-/** What can be set of a list as a whole, and done with it. */
+/** Shows what can be set of a list as a whole, and done with it. */
 export function ListSettings({ list, onOther, onClose }: ListSettingsProps) {
   const { document, model } = useSessionState();
   const { id: planId, locale } = planOf(document);
@@ -92,7 +92,7 @@ interface ListActionsProps {
   readonly onRefused: (why: string) => void;
 }
 
-/** What is done with a list as a whole, at once. */
+/** Shows what is done with a list as a whole, at once. */
 function ListActions({ list, onOther, onDone, onRefused }: ListActionsProps) {
   const { document } = useSessionState();
   const send = useSend();

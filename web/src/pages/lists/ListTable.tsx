@@ -35,7 +35,7 @@ import { useFiguresBefore, useListView } from './useListView.ts';
 interface ListTableProps {
   readonly list: ListRow;
   readonly rules: boolean;
-  /** What figures are compared with while something is tried. */
+  /** States what figures are compared with while something is tried. */
   readonly trial: Trial | null;
   readonly onTry: () => void;
   readonly onRules: () => void;
@@ -84,8 +84,8 @@ export function ListTable({
   sortBy.current = (column) => setView((now) => ({ ...now, sort: nextSort(now.sort, column) }));
   const everything = useMemo(() => [...rows, ...footer], [rows, footer]);
   const inOrder = isWhole && view.sort === null;
-  const tried = useWithEntries(trial?.model, list.id)?.listOf(list.id) ?? null;
-  const listShown = { model, figures, before, tried, rules };
+  const preview = useWithEntries(trial?.model, list.id)?.listOf(list.id) ?? null;
+  const listShown = { model, figures, before, tried: preview, rules };
   const first = columns[0]?.id;
   const editing = useMemo(() => listEditing(session), [session]);
   const control: GridControl<ItemRow, ListGridColumn> = useGrid<ItemRow, ListGridColumn>({

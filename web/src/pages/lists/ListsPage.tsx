@@ -20,7 +20,7 @@ import { PasteTable } from './PasteTable.tsx';
 import { SeriesPanel } from './SeriesPanel.tsx';
 import './lists.scss';
 
-/** What stands beside a list. */
+/** Describes what stands beside a list. */
 type Panel =
   | { readonly kind: 'column'; readonly column: string }
   | { readonly kind: 'newColumn' | 'picture' }

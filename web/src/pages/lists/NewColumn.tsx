@@ -31,8 +31,8 @@ export function NewColumn({ list, onMade, onClose }: NewColumnProps) {
   const send = useSend();
   const columns = columnsOf(document, list.id);
   const figures = columns.filter((column) => hasFigures(column) && column.kind !== 'status');
-  const [of, setOf] = useState(figures.at(-1)?.id ?? '');
-  const chosen = figures.find(({ id }) => id === of) ?? figures.at(-1);
+  const [lineId, setOf] = useState(figures.at(-1)?.id ?? '');
+  const chosen = figures.find(({ id }) => id === lineId) ?? figures.at(-1);
   const add = (settings: Settings, base: string) => {
     const id = newId();
     const name = freshColumnName(columns, base, (each) => columnNameRefusal(document, list.id, each, null) === null);

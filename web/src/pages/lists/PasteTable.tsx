@@ -30,7 +30,7 @@ interface PasteTableProps {
 }
 
 const KINDS: readonly GuessedColumn['kind'][] = ['text', 'choice', 'figure', 'date', 'yesNo'];
-/** How many rows of a table are shown before it is taken. */
+/** States how many rows of a table are shown before it is taken. */
 const SHOWN = 6;
 
 /** The largest file that is opened, in bytes: far more than the largest list takes. */

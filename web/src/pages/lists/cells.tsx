@@ -37,7 +37,7 @@ export interface ListGridColumn extends GridColumn {
   readonly of: ListColumnRow;
 }
 
-/** What the cells of a list are drawn from. */
+/** Describes what the cells of a list are drawn from. */
 export interface ListShown {
   readonly model: PlanModel;
   readonly figures: ListFigures;
@@ -45,13 +45,13 @@ export interface ListShown {
   readonly before: ListFigures;
   /** The list as it was when something began to be tried, which figures are compared with. */
   readonly tried: ListFigures | null;
-  /** Whether rules are shown in place of figures. */
+  /** True when rules are shown in place of figures. */
   readonly rules: boolean;
 }
 
 const STATUS_ICONS: Readonly<Record<ItemStatus, IconName>> = { under: 'good', on: 'good', over: 'alarm' };
 
-/** What a cell of a list shows. */
+/** Returns what a cell of a list shows. */
 export function cellIn(row: ItemRow, { of }: ListGridColumn, shown: ListShown, isFirst: boolean): GridCell {
   switch (row.kind) {
     case 'item':
@@ -193,7 +193,7 @@ function openCell({ estimated }: ListColumnRow, figures: ListFigures, place: num
   return isOpen ? { className: 'status quiet', content: t('lists.open') } : { content: '' };
 }
 
-/** What some items come to in a column. */
+/** Returns what some items come to in a column. */
 function togetherCell(
   places: readonly number[] | undefined,
   column: ListColumnRow,
@@ -203,8 +203,8 @@ function togetherCell(
 ): GridCell {
   const { document } = model;
   const plan = planOf(document);
-  const asked = summariesOf(column).includes(summary);
-  if (!asked) return { content: label };
+  const requested = summariesOf(column).includes(summary);
+  if (!requested) return { content: label };
   if (column.kind === 'status') {
     const { counts, difference, status } = statusOfItems(document, figures, column, places);
     if (status === null || difference === null) return { content: label };

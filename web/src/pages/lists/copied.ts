@@ -12,7 +12,7 @@ import {
 import { t } from '../../language/language.ts';
 import { textIn } from './texts.ts';
 
-/** What an item has in a column as it is copied: in full, so that pasted again it is the same. */
+/** Returns what an item has in a column as it is copied: in full, so that pasted again it is the same. */
 export function copiedText(
   document: Document,
   figures: ListFigures,

@@ -34,10 +34,10 @@ import type { ListGridColumn } from './cells.tsx';
 import type { ItemRow } from './rows.ts';
 import { textIn } from './texts.ts';
 
-/** What is said of an item in a column, as a command takes it. */
+/** Describes what is said of an item in a column, as a command takes it. */
 export type CellValue = Omit<CommandOf<'listCells.set'>['cells'][number], 'item'>;
 
-/** How the fields of a list are typed into. What is typed in the last row makes a new item. */
+/** Returns how the fields of a list are typed into. What is typed in the last row makes a new item. */
 export function listEditing(session: PlanSession): ColumnEditing<ItemRow, ListGridColumn> {
   return {
     readOnlyReason(row, { of }) {
@@ -66,7 +66,7 @@ export function listEditing(session: PlanSession): ColumnEditing<ItemRow, ListGr
   };
 }
 
-/** What an editor opens with: what was typed, or for a rule the figure, or the rule itself. */
+/** Returns what an editor opens with: what was typed, or for a rule the figure, or the rule itself. */
 function startingText(document: Document, item: string, column: ListColumnRow, asRule: boolean): string {
   const { locale } = planOf(document);
   const cell = cellOf(document, item, column.id);
@@ -160,7 +160,7 @@ function CellEditor(props: EditorProps<ItemRow, ListGridColumn>) {
   );
 }
 
-/** What may be meant in a column: its choices, yes or no, the lines of the budget. */
+/** Returns what may be meant in a column: its choices, yes or no, the lines of the budget. */
 function suggestionsFor(document: Document, column: ListColumnRow): readonly string[] {
   switch (column.kind) {
     case 'choice':

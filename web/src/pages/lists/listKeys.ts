@@ -1,7 +1,7 @@
 import { t, type Label } from '../../language/language.ts';
 import type { KeyBinding } from '../../ui/keys.ts';
 
-/** What a key does in a list that it does not do in every grid. */
+/** Describes what a key does in a list that it does not do in every grid. */
 export type ListKey =
   | { readonly kind: 'insert' | 'duplicate' | 'remove' | 'clear' | 'rules' | 'try' | 'series' | 'column' | 'toggle' }
   | { readonly kind: 'move'; readonly direction: 1 | -1 };

@@ -15,7 +15,7 @@ import type { GridRow } from '../../grid/types.ts';
 import { t } from '../../language/language.ts';
 import { shownText, textIn } from './texts.ts';
 
-/** How a list is looked at: what is looked for, which items of a choice, and in which order. None of it changes the list. */
+/** Describes how a list is looked at: what is looked for, which items of a choice, and in which order. None of it changes the list. */
 export interface ListView {
   readonly find: string;
   readonly filter: { readonly column: string; readonly value: string } | null;
@@ -72,10 +72,10 @@ export function rowsOfList(
   return { rows: [...rows, ...end], shown };
 }
 
-/** What stands under the columns of a list, one row for each kind that some column asks for. */
+/** Returns what stands under the columns of a list, one row for each kind that some column asks for. */
 export function summaryRows(columns: readonly ListColumnRow[], places: readonly number[] | null): ItemRow[] {
-  const asked = new Set(columns.flatMap(summariesOf));
-  return SUMMARIES.filter((summary) => asked.has(summary)).map((summary): ItemRow => ({
+  const requested = new Set(columns.flatMap(summariesOf));
+  return SUMMARIES.filter((summary) => requested.has(summary)).map((summary): ItemRow => ({
     kind: 'summary',
     key: `summary:${summary}`,
     summary,

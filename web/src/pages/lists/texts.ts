@@ -24,7 +24,7 @@ export function figureText(document: Document, column: ListColumnRow, value: num
   return writeWithDecimals(value, unitOfColumn(document, column), column.decimals, planOf(document));
 }
 
-/** What an item shows in a column, as a text. */
+/** Returns what an item shows in a column, as a text. */
 export function shownText(document: Document, figures: ListFigures, place: number, column: ListColumnRow): string {
   const series = figures.seriesOf(column.id);
   if (!series) return textIn(document, figures.items[place]!, column);

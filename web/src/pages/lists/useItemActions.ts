@@ -21,12 +21,12 @@ interface ActionOptions {
   readonly rows: readonly ItemRow[];
   readonly columns: readonly ListGridColumn[];
   readonly view: ListView;
-  /** Whether items are shown in their own order, all of them, so that they can be moved. */
+  /** True when items are shown in their own order, all of them, so that they can be moved. */
   readonly inOrder: boolean;
   readonly control: () => GridControl<ItemRow, ListGridColumn>;
 }
 
-/** What is done with items of a list and with what is selected in it. */
+/** Returns what is done with items of a list and with what is selected in it. */
 export function useItemActions({ list, rows, columns, view, inOrder, control }: ActionOptions) {
   const session = useSession();
   const send = useSend();
@@ -115,9 +115,9 @@ export function useItemActions({ list, rows, columns, view, inOrder, control }: 
   const clear = () => {
     const { document } = session.state;
     const cells = placesIn(control().selection).flatMap(({ row, column }): ItemCell[] => {
-      const [target, of] = [rows[row], columns[column]?.of];
-      if (target?.kind !== 'item' || !of || of.kind === 'status' || of.kind === 'entries') return [];
-      return cellOf(document, target.item, of.id) ? [{ item: target.item, column: of.id, value: null }] : [];
+      const [target, series] = [rows[row], columns[column]?.of];
+      if (target?.kind !== 'item' || !series || series.kind === 'status' || series.kind === 'entries') return [];
+      return cellOf(document, target.item, series.id) ? [{ item: target.item, column: series.id, value: null }] : [];
     });
     if (cells.length > 0) send({ kind: 'listCells.set', cells });
   };
@@ -179,7 +179,7 @@ export function useItemActions({ list, rows, columns, view, inOrder, control }: 
   return { insert, duplicate, remove, move, drop, clear, toggle, paste, selectedItems };
 }
 
-/** What an item has, to be had by another one. */
+/** Returns what an item has, to be had by another one. */
 function cellsOf(document: Parameters<typeof cellOf>[0], list: string, item: string): CellValue[] {
   return columnsOf(document, list).flatMap((column: ListColumnRow): CellValue[] => {
     const cell = cellOf(document, item, column.id);
@@ -189,7 +189,7 @@ function cellsOf(document: Parameters<typeof cellOf>[0], list: string, item: str
   });
 }
 
-/** What became of pasted rows: columns left out, or a column whose figures are exceptions now. */
+/** Returns what became of pasted rows: columns left out, or a column whose figures are exceptions now. */
 function pastedInWords(rows: number, leftOut: readonly string[], exceptionsOf: string | null): string {
   if (exceptionsOf !== null) return t('lists.pastedAsExceptions', { rows, column: exceptionsOf });
   if (leftOut.length === 0) return t('lists.pasted', { rows });

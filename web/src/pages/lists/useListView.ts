@@ -25,7 +25,7 @@ function useNewItemId(document: Document): string {
   return next;
 }
 
-/** How a list is looked at, and the rows and columns that are shown then. */
+/** Returns how a list is looked at, and the rows and columns that are shown then. */
 export function useListView(document: Document, list: string, figures: ListFigures, heading: HeadingOf) {
   const [view, setView] = useState<ListView>(ALL_ITEMS);
   const newItem = useNewItemId(document);

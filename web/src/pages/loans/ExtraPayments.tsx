@@ -33,7 +33,7 @@ const FREQUENCIES = [
   ['monthly', 'loan.everyMonthFrom'],
 ] as const;
 
-/** What is paid on top of a loan's regular payments. */
+/** Shows what is paid on top of a loan's regular payments. */
 export function ExtraPayments({ loan, answer, onCommand }: ExtraPaymentsProps) {
   const { document, model } = useSessionState();
   const { locale, yearBegins } = planOf(document);

@@ -22,7 +22,7 @@ interface LoanTermsProps {
   readonly sliders: boolean;
 }
 
-/** What a loan is given, and which of its terms follows from the others. */
+/** Shows what a loan is given, and which of its terms follows from the others. */
 export function LoanTerms({ loan, answer, sliders }: LoanTermsProps) {
   const { document, model } = useSessionState();
   const { locale } = planOf(document);
@@ -30,7 +30,7 @@ export function LoanTerms({ loan, answer, sliders }: LoanTermsProps) {
   const period = nearestPeriod(model.calendar, loan.first);
   const { send, set } = useSettings('loans', loan.id);
 
-  /** What was computed becomes what is given, so that nothing jumps when another term is chosen. */
+  /** Makes what was computed what is given, so that nothing jumps when another term is chosen. */
   const choose = (unknown: string) => {
     const computed = answer && {
       payment: answer.payment,

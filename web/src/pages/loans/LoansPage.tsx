@@ -167,16 +167,16 @@ function LoanFigures({ id, loan, explained, onExplain }: LoanFiguresProps) {
   const plan = planOf(useSessionState().document);
   const extra = loan.rows.some((row) => row.extra > 0);
   const changes = paymentChanges(loan);
-  const settled = settledAtTheEnd(loan);
+  const final = settledAtTheEnd(loan);
   const money = (value: number) => writeWithUnit(value, 'money', plan);
   const besideTotal = [
-    ...(settled
+    ...(final
       ? [
           t('loan.settledAtTheEnd', {
             months: loan.rows.length,
             payment: money(loan.payment),
-            byHand: money(settled.byHand),
-            last: money(settled.last),
+            byHand: money(final.byHand),
+            last: money(final.last),
           }),
         ]
       : []),
@@ -221,7 +221,7 @@ function LoanFigures({ id, loan, explained, onExplain }: LoanFiguresProps) {
   return <KeyFigures figures={figures} explained={explained} onExplain={onExplain} />;
 }
 
-/** What a loan's payment becomes, when that happens once; how often, where it happens more often. */
+/** Returns what a loan's payment becomes, when that happens once; how often, where it happens more often. */
 function changesInWords(changes: readonly LoanMonth[], plan: PlanRow): string {
   const [change] = changes;
   return changes.length === 1

@@ -27,7 +27,7 @@ interface Figure {
   readonly words: string;
   readonly unit: Unit;
   readonly of: (answer: LoanAnswer) => number;
-  /** Whether less of it is better, and worth a mark. */
+  /** True when less of it is better, and worth a mark. */
   readonly lessIsBetter: boolean;
 }
 

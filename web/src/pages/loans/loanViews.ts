@@ -14,10 +14,10 @@ import type { ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
 import type { Picture } from '../../parts/charts/picture.ts';
 import { monthInWords, t } from '../../language/language.ts';
 
-/** How a schedule is read: month by month or year by year. */
+/** Describes how a schedule is read: month by month or year by year. */
 export type By = 'month' | 'year';
 
-/** What a row of a schedule stands for: a month, or the months of a year. */
+/** Describes what a row of a schedule stands for: a month, or the months of a year. */
 interface MonthRange {
   readonly label: string;
   readonly rows: readonly LoanMonth[];
@@ -73,7 +73,7 @@ export function loanSchedule(loan: LoanAnswer, by: By, document: Document) {
 }
 
 /**
- * How a loan's payments differ from the payment times its months: the last one settles what rounding to whole cents has left.
+ * Returns how a loan's payments differ from the payment times its months: the last one settles what rounding to whole cents has left.
  * `null` where they do not, or where payments differ for another reason.
  */
 export function settledAtTheEnd(loan: LoanAnswer): { readonly byHand: number; readonly last: number } | null {
@@ -91,7 +91,7 @@ export function paymentChanges({ rows }: LoanAnswer): LoanMonth[] {
   return rows.filter((row, index) => index > 0 && row.regular !== rows[index - 1]!.regular);
 }
 
-/** What of each payment is interest and what pays the amount back, and how the balance falls. */
+/** Returns what of each payment is interest and what pays the amount back, and how the balance falls. */
 export function loanPictures(loan: LoanAnswer, by: By, document: Document): { parts: Picture; balance: Picture } {
   const plan = planOf(document);
   const ranges = sweepRanges(loan, by, document);
@@ -137,7 +137,7 @@ export function loanPictures(loan: LoanAnswer, by: By, document: Document): { pa
   };
 }
 
-/** How wide the steps of a table of rates and durations are. */
+/** Describes how wide the steps of a table of rates and durations are. */
 export interface TableSteps {
   /** A fraction, 0.005 for half a per cent. */
   readonly rate: number;

@@ -23,10 +23,10 @@ import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { tightest } from './glance.ts';
 import { Icon } from '../../ui/Icon.tsx';
 
-/** How many of what is over, and of what is expected next, are named. */
+/** States how many of what is over, and of what is expected next, are named. */
 const MOST = 4;
 
-/** How the present month stands: what remains, what is over, what is expected next, and the lowest balance ahead. */
+/** Shows how the present month stands: what remains, what is over, what is expected next, and the lowest balance ahead. */
 export function ThisMonth({ planId }: { readonly planId: string }) {
   const { document, model } = useSessionState();
   const plan = planOf(document);

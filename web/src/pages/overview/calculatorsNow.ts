@@ -34,8 +34,8 @@ function inWords(model: PlanModel, calculator: Calculator, period: number): stri
   switch (answer.kind) {
     case 'loan': {
       const { payment, last } = answer.loan;
-      const owed = output('balance');
-      const now = owed === owed ? t('overview.outstanding', { money: money(owed) }) : '';
+      const interestDue = output('balance');
+      const now = interestDue === interestDue ? t('overview.outstanding', { money: money(interestDue) }) : '';
       return t('overview.paymentUntil', { money: money(payment), now, month: monthInWords(last, plan.locale) });
     }
     case 'savings': {
@@ -54,8 +54,8 @@ function inWords(model: PlanModel, calculator: Calculator, period: number): stri
     }
     case 'units': {
       const units = output('whole units');
-      const found = answer.months[period]!;
-      if (isNoFigure(found)) return say(noFigureInWords(model, found));
+      const match = answer.months[period]!;
+      if (isNoFigure(match)) return say(noFigureInWords(model, match));
       if (units !== units) return t('overview.never');
       return t('overview.breakEvenUnits', { figure: writeWithUnit(units, 'number', plan) });
     }

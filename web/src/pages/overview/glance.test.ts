@@ -64,9 +64,9 @@ describe('a year at a glance that begins in April', () => {
   });
 
   it('is looked at this month, at its end when it is over, and at its beginning when it is to come', () => {
-    const at = (year: number, month: string) => presentPeriod(new Model(document), year, toMonth(month));
-    expect([at(2026, '2027-02'), at(2027, '2027-02'), at(2026, '2027-05')]).toEqual([10, 12, 11]);
-    expect([at(2026, '2020-01'), at(2027, '2030-01')]).toEqual([0, 23]);
+    const valueAt = (year: number, month: string) => presentPeriod(new Model(document), year, toMonth(month));
+    expect([valueAt(2026, '2027-02'), valueAt(2027, '2027-02'), valueAt(2026, '2027-05')]).toEqual([10, 12, 11]);
+    expect([valueAt(2026, '2020-01'), valueAt(2027, '2030-01')]).toEqual([0, 23]);
   });
 });
 

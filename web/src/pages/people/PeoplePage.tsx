@@ -200,7 +200,7 @@ function linkInWords({ role, address }: { readonly role: Role; readonly address:
     : `${t('people.linkFor', { role })}, ${t('people.sentTo', { address })}`;
 }
 
-/** Whether the plan is someone's from its beginning: the owner who has had it longest. */
+/** Returns whether the plan is someone's from its beginning: the owner who has had it longest. */
 function isCreator(member: Member, members: readonly Member[]): boolean {
   const owners = members.filter(({ role, link }) => role === 'owner' && link === '');
   return owners.length > 0 && member === owners.reduce((first, each) => (each.since < first.since ? each : first));

@@ -13,13 +13,13 @@ import { say, monthInWords, t } from '../../language/language.ts';
 import type { AuditedWorkbook } from '../../plan-session/api.ts';
 import { STYLE } from './auditStyle.ts';
 
-/** What a row may be, in the order of the words for it. */
+/** States what a row may be, in the order of the words for it. */
 const ROW_KINDS: readonly RowKind[] = ['heading', 'line', 'total', 'net', 'cumulative', 'other'];
 
 interface AuditReadingProps {
   readonly reading: WorkbookReading;
   readonly findings: AuditedWorkbook['findings'];
-  /** What was said in place of what was taken. */
+  /** States what was said in place of what was taken. */
   readonly said: ReadingCorrections;
   readonly onCorrect: (next: (before: ReadingCorrections) => ReadingCorrections) => void;
 }
@@ -116,9 +116,9 @@ export function AuditReading({ reading, findings, said, onCorrect }: AuditReadin
               <th scope="col">{t('workbook.name')}</th>
               <th scope="col">{t('workbook.rowType')}</th>
               <th scope="col">{t('workbook.side')}</th>
-              {columns.map(({ column, month: of }) => (
+              {columns.map(({ column, month: month }) => (
                 <th key={column} scope="col" className="tabular">
-                  {column} <small className="quiet">{monthInWords(toMonth(of), STYLE.locale, 'short')}</small>
+                  {column} <small className="quiet">{monthInWords(toMonth(month), STYLE.locale, 'short')}</small>
                 </th>
               ))}
             </tr>
@@ -144,7 +144,7 @@ export function AuditReading({ reading, findings, said, onCorrect }: AuditReadin
 const NO_FAULTS: ReadonlyMap<string, string> = new Map();
 const NO_CORRECTIONS: RowCorrection = {};
 
-/** What is wrong with cells, by their rows. */
+/** Returns what is wrong with cells, by their rows. */
 function faultsByRow(findings: AuditedWorkbook['findings']): Map<number, Map<string, string>> {
   const byRow = new Map<number, Map<string, string>>();
   for (const { cell, message } of findings) {
@@ -217,7 +217,7 @@ const ReadingRow = memo(function ReadingRow({ of, columns, faults, said, onCorre
   );
 }, isSameRow);
 
-/** Whether a row looks as it did: the answers of the server are other objects each time. */
+/** Returns whether a row looks as it did: the answers of the server are other objects each time. */
 function isSameRow(before: ReadingRowProps, after: ReadingRowProps): boolean {
   return (
     before.said === after.said &&

@@ -17,13 +17,13 @@ import { say, t } from '../../language/language.ts';
 
 interface AuditViewProps {
   readonly file: File;
-  /** What has been said of it, and how more is said. */
+  /** States what has been said of it, and how more is said. */
   readonly said: WorkbookSaid;
   readonly onCorrect: (next: (before: WorkbookSaid) => WorkbookSaid) => void;
   readonly onClose: () => void;
 }
 
-/** How many cells that differ are listed. */
+/** States how many cells that differ are listed. */
 const MOST_LISTED = 40;
 
 /** A workbook from elsewhere before it becomes a plan: what it was taken for, what is wrong with it, and which cells differ. */

@@ -69,7 +69,7 @@ export function PlanList({ list }: { readonly list: ListOfPlans }) {
 const asIds = (stored: unknown): readonly string[] =>
   Array.isArray(stored) ? stored.filter((each): each is string => typeof each === 'string') : [];
 
-/** What plans of one currency come to together; money that one takes from another is in it twice, and it says so. */
+/** Shows what plans of one currency come to together; money that one takes from another is in it twice, and it says so. */
 function Sums({ plans, feeds }: { readonly plans: readonly PlanSummary[]; readonly feeds: ListOfPlans['feeds'] }) {
   const groups = [...Map.groupBy(plans, ({ currency }) => currency).values()].filter((alike) => alike.length > 1);
   if (groups.length === 0) return null;

@@ -1,4 +1,4 @@
 import type { FigureStyle } from '@haushalt/core';
 
-/** How figures of a workbook are written before it is a plan. */
+/** States how figures of a workbook are written before it is a plan. */
 export const STYLE: FigureStyle = { locale: 'en-IE', currency: 'EUR' };

@@ -2,7 +2,7 @@ import type { ReadingCorrections } from '@haushalt/formats';
 import { useOpenFile, type OpenFile } from '../../ui/useOpenFile.ts';
 import { partsOf } from '../../ui/useStored.ts';
 
-/** What has been said of a workbook whose audit is open: what it is taken for, and whether its faults are mended. */
+/** Describes what has been said of a workbook whose audit is open: what it is taken for, and whether its faults are mended. */
 export interface WorkbookSaid {
   readonly reading: ReadingCorrections;
   readonly fix: boolean;

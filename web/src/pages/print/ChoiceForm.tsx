@@ -26,8 +26,10 @@ const MOST_LETTERS = 120;
 export function ChoiceForm({ choice, parts, years, name, onChange, onName }: ChoiceFormProps) {
   const { document } = useSessionState();
   const plan = planOf(document);
-  const toggled = <T,>(list: readonly T[], of: T, order: readonly T[]) =>
-    list.includes(of) ? list.filter((each) => each !== of) : order.filter((each) => each === of || list.includes(each));
+  const toggled = <T,>(list: readonly T[], source: T, order: readonly T[]) =>
+    list.includes(source)
+      ? list.filter((each) => each !== source)
+      : order.filter((each) => each === source || list.includes(each));
   return (
     <>
       <fieldset>

@@ -12,7 +12,7 @@ const KINDS = ['pdf', 'xlsx', 'ods', 'csv'] as const satisfies readonly FileRequ
 
 interface MailDialogProps {
   readonly planId: string;
-  /** What is chosen on the page. */
+  /** States what is chosen on the page. */
   readonly request: Omit<FileRequest, 'kind'>;
   readonly language: string;
   readonly onClose: () => void;

@@ -22,7 +22,7 @@ import { t, say, useLanguage } from '../../language/language.ts';
 
 const NAME_KEY = 'haushalt:print-name';
 
-/** How the plan looks on paper, and how it goes elsewhere: pages as they will be, and files. */
+/** Shows how the plan looks on paper, and how it goes elsewhere: pages as they will be, and files. */
 export function PrintPage() {
   const { planId = '' } = useParams();
   const { document, model } = useSessionState();

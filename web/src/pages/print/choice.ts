@@ -3,7 +3,7 @@ import { LANGUAGES, type Language } from '@haushalt/language';
 import type { Part } from '@haushalt/formats';
 import type { FileRequest, PrintRequest } from '../../plan-session/api.ts';
 
-/** What of a plan can be printed, in its order; each has its word. */
+/** States what of a plan can be printed, in its order; each has its word. */
 const PART_ORDER: Readonly<Record<Part, true>> = {
   budget: true,
   rules: true,
@@ -40,7 +40,7 @@ const USUAL_CHOICE: Omit<Choice, 'paper' | 'language'> = {
   notation: 'plan',
 };
 
-/** What stands for a part that is not said. */
+/** States what stands for a part that is not said. */
 const FLAGS = ['withNotes', 'isBlackAndWhite', 'isBooklet'] as const;
 const WORDS = {
   span: ['month', 'quarter'],
@@ -53,7 +53,7 @@ const WORDS = {
 } as const;
 type Word = keyof typeof WORDS;
 
-/** What is chosen where nothing is said: the paper of the plan's region, the language of the one who reads. */
+/** Returns what is chosen where nothing is said: the paper of the plan's region, the language of the one who reads. */
 const usualIn = (locale: string, language: Language): Choice => ({ ...USUAL_CHOICE, paper: paperOf(locale), language });
 
 /** The choice an address says; what it says wrongly is as usual. `years` are those the plan has. */
@@ -106,7 +106,7 @@ export function writeChoice(choice: Choice, locale: string, language: Language):
   return query;
 }
 
-/** What is asked of the pages. */
+/** Returns what is asked of the pages. */
 export function printOf({ by: _, notation: __, language: ___, ...print }: Choice, name: string): PrintRequest {
   return { ...print, name };
 }

@@ -7,7 +7,7 @@ import { saveBlob } from '../../ui/saveBlob.ts';
 export interface FileMaking {
   readonly progress: Progress | null;
   readonly error: string | null;
-  readonly make: (asked: FileRequest) => void;
+  readonly make: (request: FileRequest) => void;
   readonly cancel: () => void;
 }
 
@@ -17,7 +17,7 @@ export function useFile(planId: string, onSaved: (name: string) => void): FileMa
   const [error, setError] = useState<string | null>(null);
   const making = useRef<AbortController | null>(null);
   useEffect(() => () => making.current?.abort(), []);
-  const make = (asked: FileRequest) => {
+  const make = (request: FileRequest) => {
     making.current?.abort();
     const controller = new AbortController();
     making.current = controller;
@@ -27,7 +27,7 @@ export function useFile(planId: string, onSaved: (name: string) => void): FileMa
       if (making.current === controller) setProgress(told);
     };
     api
-      .file(planId, asked, { signal: controller.signal, onProgress })
+      .file(planId, request, { signal: controller.signal, onProgress })
       .then(({ name, content }) => {
         saveBlob(new Blob([content]), name);
         onSaved(name);

@@ -22,7 +22,7 @@ interface ProjectionExplanationProps {
   readonly onRate: (() => void) | null;
 }
 
-/** How the selected year of a projection came about, in sentences with its figures. */
+/** Shows how the selected year of a projection came about, in sentences with its figures. */
 export function ProjectionExplanation({
   projection,
   id,
@@ -34,7 +34,7 @@ export function ProjectionExplanation({
 }: ProjectionExplanationProps) {
   const { document } = projection.model;
   const plan = planOf(document);
-  const inWords = (of: number) => nameOfYear(document, of);
+  const inWords = (year: number) => nameOfYear(document, year);
   const money = (figure: number) => writeFigure(figure, 'money', plan);
   const projected = projection.of(id);
   const year = projected?.years[index];

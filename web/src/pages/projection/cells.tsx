@@ -18,7 +18,7 @@ import { sideOf, type BudgetRow } from '../../parts/lines/rows.ts';
 import type { ProjectionView } from './terms.ts';
 import { nameOf, t } from '../../language/language.ts';
 
-/** What a column of the projection shows: the base, or something of a later year. */
+/** Describes what a column of the projection shows: the base, or something of a later year. */
 export interface ProjectionColumn extends GridColumn {
   readonly what?: 'rate' | 'base' | 'increase' | 'change' | 'amount' | 'today';
   /** Which of the projected years, from 0. */
@@ -65,7 +65,7 @@ export function projectionColumns(
   return columns;
 }
 
-/** Whether the rate of a row can be chosen: that of a line or a group. */
+/** Returns whether the rate of a row can be chosen: that of a line or a group. */
 export function hasRate(row: BudgetRow): boolean {
   return row.kind === 'line' || row.kind === 'heading';
 }

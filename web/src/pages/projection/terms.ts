@@ -2,20 +2,20 @@ import { MAX_PROJECTED_YEARS, STEPPINGS, type Stepping } from '@haushalt/core';
 import { useCallback } from 'react';
 import { oneOf, partsOf, useStored } from '../../ui/useStored.ts';
 
-/** What a projection starts from: the base year as planned, or as it really was, as far as that is known. */
+/** States what a projection starts from: the base year as planned, or as it really was, as far as that is known. */
 export const BASES = ['plan', 'actual'] as const;
 export type Base = (typeof BASES)[number];
 
 export const MONIES = ['nominal', 'today', 'both'] as const;
 export type MoneyShown = (typeof MONIES)[number];
 
-/** How the projection is looked at; kept for each plan in this browser. */
+/** Describes how the projection is looked at; kept for each plan in this browser. */
 export interface ProjectionView {
   readonly years: number;
   readonly base: Base;
   readonly stepping: Stepping;
   readonly money: MoneyShown;
-  /** Whether every year shows its change, as an amount and a percentage. */
+  /** True when every year shows its change, as an amount and a percentage. */
   readonly changes: boolean;
   readonly picture: boolean;
   /** The assumption prices rise by, for figures in today's money; the one projected with when none is chosen. */

@@ -24,7 +24,7 @@ interface SavingsTermsProps {
   readonly sliders: boolean;
 }
 
-/** What a fund is given, and which of its terms follows from the others. */
+/** Shows what a fund is given, and which of its terms follows from the others. */
 export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
   const { document, model } = useSessionState();
   const { locale } = planOf(document);
@@ -34,7 +34,7 @@ export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
   const { send, set } = useSettings('savings', fund.id);
   const inTerm = (months: number) => figureAsFormula(tidied(inYears ? months / 12 : months));
 
-  /** What was computed becomes what is given, so that nothing jumps when another term is chosen. */
+  /** Returns what was computed becomes what is given, so that nothing jumps when another term is chosen. */
   const choose = (unknown: string) => {
     if (!answer) return set({ unknown });
     const computed = { goal: answer.goal, deposit: answer.deposit, rate: answer.rate };
@@ -176,7 +176,7 @@ export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
   }
 }
 
-/** How a fund is lived off, in a sentence. */
+/** Returns how a fund is lived off, in a sentence. */
 function withdrawalInWords({ withdrawal, reached }: SavingsAnswer, locale: string): string {
   const begins = monthInWords(addMonths(reached, 1) as Month, locale);
   if (!withdrawal) return '';

@@ -38,13 +38,13 @@ describe('a fund whose deposit is in whole cents', () => {
           savings: [{ id: 'a', name: 'Kitchen', unknown, goal, deposit: 100, rate: 0, months: 7, first: '2026-01' }],
         }),
       );
-    const told = (model: Model) => {
+    const report = (model: Model) => {
       const answer = model.calculationOf('a')!.answer;
       return answer.kind === 'savings' ? [answer.savings.goal, goalMissedByCents(model, 'a', answer.savings)] : [];
     };
-    expect(told(plan(1000, 'deposit'))).toEqual([1000.02, 1000]);
-    expect(told(plan(700, 'deposit'))).toEqual([700, null]);
-    expect(told(plan(1000, 'goal'))).toEqual([700, null]);
+    expect(report(plan(1000, 'deposit'))).toEqual([1000.02, 1000]);
+    expect(report(plan(700, 'deposit'))).toEqual([700, null]);
+    expect(report(plan(1000, 'goal'))).toEqual([700, null]);
   });
 });
 

@@ -17,7 +17,7 @@ import type { ScheduleColumn } from '../../parts/calculators/ScheduleGrid.tsx';
 import { TONES, type Picture } from '../../parts/charts/picture.ts';
 import { monthInWords, t } from '../../language/language.ts';
 
-/** How a fund is read: month by month or year by year. */
+/** Describes how a fund is read: month by month or year by year. */
 export type By = 'month' | 'year';
 
 interface MonthRange {
@@ -63,7 +63,7 @@ export function savingsSchedule(fund: SavingsAnswer, by: By, document: Document)
   return { rows: rangesOf.map(({ label }) => label), columns };
 }
 
-/** What of a fund was put in and what is interest, as it grows and shrinks. */
+/** Returns what of a fund was put in and what is interest, as it grows and shrinks. */
 export function savingsPicture(fund: SavingsAnswer, by: By, document: Document): Picture {
   const plan = planOf(document);
   const rangesOf = sweepRanges(fund, by, document);
@@ -156,7 +156,7 @@ export function fundsTogether(
 }
 
 /**
- * What a fund was to come to, where its deposit follows from that and whole cents let it come to a little more; `null` where
+ * Returns what a fund was to come to, where its deposit follows from that and whole cents let it come to a little more; `null` where
  * it comes to just that.
  */
 export function goalMissedByCents(model: PlanModel, id: string, fund: SavingsAnswer): number | null {
@@ -165,7 +165,7 @@ export function goalMissedByCents(model: PlanModel, id: string, fund: SavingsAns
   return !Number.isNaN(wanted) && !isSame(wanted, fund.goal) ? wanted : null;
 }
 
-/** What is in a fund at a month's end; what it came to stays in it until it is taken out. */
+/** Returns what is in a fund at a month's end; what it came to stays in it until it is taken out. */
 function balanceAt({ rows, withdrawal }: SavingsAnswer, month: Month): number | null {
   const index = monthsBetween(rows[0]!.month, month);
   if (index < 0) return null;

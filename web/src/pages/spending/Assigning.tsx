@@ -85,7 +85,7 @@ const COLUMNS: readonly GridColumn[] = [
 const LINE = COLUMNS.length - 1;
 const NO_ROWS: readonly OpenRow[] = [];
 
-/** What is not assigned yet, worked through with the keyboard, and the rules by which entries are assigned. */
+/** Shows what is not assigned yet, worked through with the keyboard, and the rules by which entries are assigned. */
 export function Assigning({ planId, ledger, earlier }: AssigningProps) {
   const { document } = useSessionState();
   const plan = planOf(document);

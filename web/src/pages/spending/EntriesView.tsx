@@ -54,12 +54,12 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
   const send = useSend();
   const notices = useNotices();
   const printing = usePrinting();
-  const [looked, look] = useEntryFilter(month);
+  const [filter, look] = useEntryFilter(month);
   const gone = useMemo(
     () => [...ledger.actuals.lines.keys()].filter((line) => line !== '' && !document.lines.has(line)),
     [ledger.actuals, document],
   );
-  const query = useMemo(() => queryOf(looked, month, gone, minorUnitsIn(document)), [looked, month, gone, document]);
+  const query = useMemo(() => queryOf(filter, month, gone, minorUnitsIn(document)), [filter, month, gone, document]);
   const pages = useEntryPages(planId, query);
   const { total } = pages;
   const rows = useMemo(
@@ -72,10 +72,10 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
       className="sort-heading"
       tabIndex={-1}
       aria-label={t('spending.sortBy', { what: words })}
-      onClick={() => look({ order: id, descending: looked.order === id ? !looked.descending : id === 'date' })}
+      onClick={() => look({ order: id, descending: filter.order === id ? !filter.descending : id === 'date' })}
     >
       {words}
-      {looked.order === id && <Icon name={looked.descending ? 'down' : 'up'} />}
+      {filter.order === id && <Icon name={filter.descending ? 'down' : 'up'} />}
     </button>
   );
   const columns: GridColumn[] = [
@@ -161,13 +161,13 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
           className="find-text"
           aria-label={t('spending.findWords')}
           placeholder={t('spending.findWords')}
-          value={looked.text}
+          value={filter.text}
           maxLength={200}
           onChange={(event) => look({ text: event.target.value })}
         />
         <Select
           aria-label={t('entries.account')}
-          value={looked.account}
+          value={filter.account}
           onChange={(event) => look({ account: event.target.value })}
         >
           <option value="">{t('spending.allAccounts')}</option>
@@ -179,7 +179,7 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
         </Select>
         <Select
           aria-label={t('entries.line')}
-          value={looked.line}
+          value={filter.line}
           onChange={(event) => look({ line: event.target.value })}
         >
           <option value="">{t('spending.allLines')}</option>
@@ -194,19 +194,19 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
         </Select>
         <Select
           aria-label={t('spending.period')}
-          value={looked.period}
+          value={filter.period}
           onChange={(event) => look({ period: event.target.value as EntryFilter['period'] })}
         >
           <option value="all">{t('spending.allDays')}</option>
           <option value="month">{t('spending.theMonthShown')}</option>
           <option value="between">{t('spending.between')}</option>
         </Select>
-        {looked.period === 'between' &&
+        {filter.period === 'between' &&
           (['from', 'to'] as const).map((end) => (
             <DateField
               key={end}
               label={t(`spending.ends.${end}`)}
-              value={looked[end]}
+              value={filter[end]}
               locale={plan.locale}
               onChange={(day) => look({ [end]: day })}
             />
@@ -217,7 +217,7 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
             isBare
             label={t('spending.least')}
             unit="money"
-            value={looked.least}
+            value={filter.least}
             onChange={(least) => look({ least })}
           />
           –
@@ -225,13 +225,13 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
             isBare
             label={t('spending.most')}
             unit="money"
-            value={looked.most}
+            value={filter.most}
             onChange={(most) => look({ most })}
           />
         </span>
         <Select
           aria-label={t('spending.state')}
-          value={looked.state}
+          value={filter.state}
           onChange={(event) => look({ state: event.target.value as EntryState | '' })}
         >
           <option value="">{t('spending.anyState')}</option>
@@ -302,20 +302,20 @@ export function EntriesView({ planId, month, ledger, entering }: ViewProps) {
 
 const NO_ROWS: readonly FoundRow[] = [];
 
-/** What is looked for, as it is asked; an amount that is typed is in major units. */
+/** Returns what is looked for, as it is asked; an amount that is typed is in major units. */
 export function queryOf(
-  looked: EntryFilter,
+  filter: EntryFilter,
   month: string,
   gone: readonly string[],
   units: number,
 ): Partial<EntryQuery> {
-  const { text, account, line, period, least, most, state, order, descending } = looked;
+  const { text, account, line, period, least, most, state, order, descending } = filter;
   const days =
     period === 'all'
       ? {}
       : period === 'month'
         ? { from: `${month}-01`, to: lastDay(month as Parameters<typeof lastDay>[0]) }
-        : { from: looked.from, to: looked.to };
+        : { from: filter.from, to: filter.to };
   return {
     ...days,
     text: text.trim(),

@@ -33,7 +33,7 @@ import { useIsNarrow } from '../../ui/useWindowWidth.ts';
 import { usePrinting } from '../../ui/usePrinting.ts';
 import { hurts, spentCell, spendingColumns, spentRows, type SpentRow } from './spendingCells.tsx';
 
-/** What every view of the spending page is given. */
+/** Describes what every view of the spending page is given. */
 export interface ViewProps {
   readonly planId: string;
   readonly month: Month;
@@ -135,7 +135,7 @@ export function MonthView({ planId, month, ledger, entering }: ViewProps) {
   );
 }
 
-/** How much of a month has passed on a day, from 0 to 1. */
+/** Returns how much of a month has passed on a day, from 0 to 1. */
 export function passedOf(month: Month, day: string): number {
   if (day < firstDay(month)) return 0;
   if (day > lastDay(month)) return 1;
@@ -153,7 +153,7 @@ export function linesOf(rows: readonly SpendingRow[], chosen: SpendingRow | unde
   return after.slice(0, end < 0 ? undefined : end).map(({ id }) => id);
 }
 
-/** How it stands, in a sentence: what is left, which lines are over, what is overdue. */
+/** Returns how it stands, in a sentence: what is left, which lines are over, what is overdue. */
 export function summaryOf(
   rows: readonly SpendingRow[],
   money: (value: number) => string,

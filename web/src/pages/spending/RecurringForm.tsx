@@ -31,7 +31,7 @@ interface StandingFormProps {
   readonly onClose: () => void;
 }
 
-/** What is said of a recurring entry: what, where, how much, how often; a change holds for all of it, or from a day on. */
+/** Shows what is said of a recurring entry: what, where, how much, how often; a change holds for all of it, or from a day on. */
 export function StandingForm({ row, onClose }: StandingFormProps) {
   const { document } = useSessionState();
   const plan = planOf(document);

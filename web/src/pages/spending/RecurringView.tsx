@@ -30,7 +30,7 @@ import { StandingForm } from './RecurringForm.tsx';
 /** On a phone amounts are in sight instead; what is left out stands in the form. */
 const WHERE_WIDE = 'd-none d-md-table-cell';
 
-/** How far ahead what is expected is listed. */
+/** States how far ahead what is expected is listed. */
 const MONTHS_AHEAD = 2;
 
 interface StandingViewProps extends ViewProps {
@@ -172,7 +172,7 @@ function calledIn(row: RecurringEntryRow, document: Document): string {
   );
 }
 
-/** How often a recurring entry comes, in words: "every 2 weeks, on Fridays", "every month on day 3". */
+/** Returns how often a recurring entry comes, in words: "every 2 weeks, on Fridays", "every month on day 3". */
 export function rhythmInWords(row: RecurringEntryRow, locale: string): string {
   const weekday = () =>
     new Intl.DateTimeFormat(wordsLocale(locale), { weekday: 'long', timeZone: 'UTC' }).format(

@@ -25,7 +25,7 @@ import { useSend } from '../../plan-session/useSend.ts';
 import { FormDialog } from '../../ui/FormDialog.tsx';
 import { useDraft } from '../../ui/useDraft.ts';
 
-/** What is said of an assignment rule. */
+/** Describes what is said of an assignment rule. */
 export interface RuleGiven {
   /** The one that is changed; `null` for a new one. */
   readonly rule: string | null;
@@ -55,7 +55,7 @@ interface RuleFormProps {
   readonly onClose: () => void;
 }
 
-/** How many of the entries a rule is for are shown. */
+/** States how many of the entries a rule is for are shown. */
 const SHOWN = 5;
 
 /** An assignment rule, tried on what is there before it is saved. */
@@ -83,14 +83,14 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
     toAccount: toAccount === '' ? null : toAccount,
   };
   const minor = (amount: number | null) => (amount === null ? null : Math.round(Math.abs(amount) * units));
-  const found = useEntries(planId, {
+  const match = useEntries(planId, {
     text: settings.text,
     least: minor(given.least),
     most: minor(given.most),
     accounts: settings.account === null ? null : [settings.account],
   });
   const isFor = matcherOf({ id: '', position: '', ...settings }, units);
-  const matching = found.entries.filter((entry) => isFor(entry));
+  const matching = match.entries.filter((entry) => isFor(entry));
   const open = matching.filter((entry) => entry.toAccount === '' && !document.lines.has(entry.line));
 
   const save = () => {
@@ -166,7 +166,7 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
         <p>
           {t('spending.ruleMatches', {
             count: matching.length,
-            isMore: found.total > found.entries.length,
+            isMore: match.total > match.entries.length,
             open: open.length,
           })}
         </p>

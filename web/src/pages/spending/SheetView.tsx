@@ -124,9 +124,12 @@ export function SheetView({ planId, month, ledger, entering, onOpenEntry }: Shee
   const cellOf = (row: SheetRow, { id }: GridColumn): GridCell => {
     if (id === 'label') return { content: <span className="label-text">{row.label}</span>, parts: [row.label] };
     if (row.figure !== null) {
-      const of = spent.get(id);
+      const source = spent.get(id);
       const value =
-        of && { budget: of.budget, carryOver: of.carryOver, remaining: of.remaining, total: of.actual }[row.figure];
+        source &&
+        { budget: source.budget, carryOver: source.carryOver, remaining: source.remaining, total: source.actual }[
+          row.figure
+        ];
       return value == null
         ? { content: '' }
         : { className: `tabular ${value < 0 ? 'negative' : ''}`, content: writeFigure(value, 'money', plan) };

@@ -38,7 +38,7 @@ import './spending.scss';
 const VIEWS = ['month', 'year', 'sheet', 'entries', 'standing', 'assigning'] as const;
 type View = (typeof VIEWS)[number];
 
-/** What really happened: entries, and how they stand to the budget, line by line and month by month. */
+/** Shows what really happened: entries, and how they stand to the budget, line by line and month by month. */
 export function SpendingPage() {
   const { planId = '' } = useParams();
   const { document, model } = useSessionState();
@@ -165,7 +165,7 @@ export function SpendingPage() {
   );
 }
 
-/** What is shown and of which month, kept in the address: at first the present one, or the plan's nearest. */
+/** Returns what is shown and of which month, kept in the address: at first the present one, or the plan's nearest. */
 function useShown(calendar: Calendar) {
   const [search, setSearch] = useSearchParams();
   const view = oneOf(VIEWS, search.get('view'), 'month');

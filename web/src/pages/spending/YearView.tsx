@@ -75,7 +75,7 @@ export function YearView({ planId, year, ledger, onOpenEntry }: YearViewProps) {
   const { document, model } = useSessionState();
   const plan = planOf(document);
   const printing = usePrinting();
-  const [of, setOf] = useState<string>(TOTAL_EXPENSES);
+  const [lineId, setOf] = useState<string>(TOTAL_EXPENSES);
   const [open, setOpen] = useState<ReadonlySet<string>>(new Set());
   const months = useMemo(() => {
     const first = beginningOf(year, plan.yearBegins);
@@ -90,7 +90,7 @@ export function YearView({ planId, year, ledger, onOpenEntry }: YearViewProps) {
     [months, model, ledger],
   );
   const [january = []] = spending;
-  const subject = january.find(({ id }) => id === of) ?? january.at(-1)!;
+  const subject = january.find(({ id }) => id === lineId) ?? january.at(-1)!;
   const lines = useMemo(() => linesOf(january, subject), [january, subject]);
   const opened = useOpened(planId, open, lines);
   const rows = useMemo(
@@ -269,7 +269,7 @@ function pictureOf(
   };
 }
 
-/** What the lines of the subject really came to in some months, the most first, as shares of it. */
+/** Returns what the lines of the subject really came to in some months, the most first, as shares of it. */
 function whereItWent(
   lines: readonly string[] | null,
   months: readonly Month[],

@@ -23,10 +23,10 @@ describe('what is looked for in an address', () => {
       descending: fc.boolean(),
     });
     fc.assert(
-      fc.property(any, any, (before, looked) => {
+      fc.property(any, any, (before, filter) => {
         const address = sayLooked(new URLSearchParams({ view: 'entries', month: MONTH }), before, MONTH);
-        const query = new URLSearchParams(sayLooked(address, looked, MONTH).toString());
-        expect(lookedIn(query, MONTH)).toEqual(looked);
+        const query = new URLSearchParams(sayLooked(address, filter, MONTH).toString());
+        expect(lookedIn(query, MONTH)).toEqual(filter);
         expect([query.get('view'), query.get('month')]).toEqual(['entries', MONTH]);
       }),
       runs(100),

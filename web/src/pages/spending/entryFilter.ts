@@ -12,7 +12,7 @@ import { useEffect, useState } from 'react';
 import { useLocation, useSearchParams } from 'react-router';
 import { oneOf } from '../../ui/useStored.ts';
 
-/** What is looked for among the entries. */
+/** Describes what is looked for among the entries. */
 export interface EntryFilter {
   readonly text: string;
   readonly account: string;
@@ -28,7 +28,7 @@ export interface EntryFilter {
 }
 
 const PERIODS = ['all', 'month', 'between'] as const;
-/** How long someone types before it stands in the address, in milliseconds. */
+/** States how long someone types before it stands in the address, in milliseconds. */
 const SAID_AFTER = 300;
 
 /** All entries, the latest first. */
@@ -36,7 +36,7 @@ export const anything = (month: Month): EntryFilter => ({
   text: '', account: '', line: '', period: 'all', from: firstDay(month), to: lastDay(month), least: null, most: null, state: '', order: 'date', descending: true,
 }); // prettier-ignore
 
-/** What an address says is looked for; what cannot be read of it is not. */
+/** Returns what an address says is looked for; what cannot be read of it is not. */
 export function lookedIn(search: URLSearchParams, month: Month): EntryFilter {
   const usual = anything(month);
   const day = (key: 'from' | 'to') => {
@@ -44,8 +44,8 @@ export function lookedIn(search: URLSearchParams, month: Month): EntryFilter {
     return text !== null && isDay(text) ? text : usual[key];
   };
   const amount = (key: string) => {
-    const said = Number(search.get(key) ?? NaN);
-    return Number.isFinite(said) && said >= 0 ? said : null;
+    const stated = Number(search.get(key) ?? NaN);
+    return Number.isFinite(stated) && stated >= 0 ? stated : null;
   };
   return {
     text: search.get('text') ?? '',
@@ -62,34 +62,34 @@ export function lookedIn(search: URLSearchParams, month: Month): EntryFilter {
   };
 }
 
-/** What is looked for, as an address says it: what departs from all entries. */
-export function sayLooked(search: URLSearchParams, looked: EntryFilter, month: Month): URLSearchParams {
+/** Returns what is looked for, as an address says it: what departs from all entries. */
+export function sayLooked(search: URLSearchParams, filter: EntryFilter, month: Month): URLSearchParams {
   const usual = anything(month);
-  for (const key of Object.keys(looked) as (keyof EntryFilter)[]) {
-    const [value, otherwise] = [looked[key], usual[key]];
-    const isCorrected = value !== otherwise && (looked.period === 'between' || (key !== 'from' && key !== 'to'));
+  for (const key of Object.keys(filter) as (keyof EntryFilter)[]) {
+    const [value, otherwise] = [filter[key], usual[key]];
+    const isCorrected = value !== otherwise && (filter.period === 'between' || (key !== 'from' && key !== 'to'));
     if (isCorrected) search.set(key, String(value));
     else search.delete(key);
   }
   return search;
 }
 
-/** What is looked for, kept in the address, so that it can be handed on. */
+/** Returns what is looked for, kept in the address, so that it can be handed on. */
 export function useEntryFilter(month: Month): [EntryFilter, (part: Partial<EntryFilter>) => void] {
   const [search, setSearch] = useSearchParams();
-  const [looked, setEntryFilter] = useState(() => lookedIn(search, month));
+  const [filter, setEntryFilter] = useState(() => lookedIn(search, month));
   const { pathname } = useLocation();
   useEffect(() => {
-    const text = sayLooked(new URLSearchParams(search), looked, month).toString();
+    const text = sayLooked(new URLSearchParams(search), filter, month).toString();
     if (text === search.toString()) return undefined;
     const timer = setTimeout(() => {
       // Whoever has gone on to another page meanwhile is not brought back.
       if (window.location.pathname === pathname)
-        setSearch((before) => sayLooked(before, looked, month), { replace: true });
+        setSearch((before) => sayLooked(before, filter, month), { replace: true });
     }, SAID_AFTER);
     return () => clearTimeout(timer);
     // The address is written where something else is looked for, and not where it changes itself.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [looked, month]);
-  return [looked, (part) => setEntryFilter((before) => ({ ...before, ...part }))];
+  }, [filter, month]);
+  return [filter, (part) => setEntryFilter((before) => ({ ...before, ...part }))];
 }

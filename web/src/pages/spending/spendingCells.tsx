@@ -63,7 +63,7 @@ export function spentRows(rows: readonly SpendingRow[]): { rows: SpentRow[]; foo
   };
 }
 
-/** How an actual figure stands to its budget, in a word for its side. */
+/** Returns how an actual figure stands to its budget, in a word for its side. */
 export function standingInWords({ standing, side }: SpendingRow): string {
   switch (standing) {
     case null:
@@ -77,12 +77,12 @@ export function standingInWords({ standing, side }: SpendingRow): string {
   }
 }
 
-/** Whether it hurts: more spent than may be, or less come in or set aside than planned. */
+/** Returns whether it hurts: more spent than may be, or less come in or set aside than planned. */
 export function hurts({ standing, side }: SpendingRow): boolean {
   return standing === (side === 'expense' ? 'over' : 'under');
 }
 
-/** How much of what may be spent is used, from 0 up; `null` where nothing may, or nothing is known. */
+/** Returns how much of what may be spent is used, from 0 up; `null` where nothing may, or nothing is known. */
 export function usedShare({ id, budget, carryOver, actual }: SpendingRow): number | null {
   const allowed = budget + carryOver;
   return id === NET || actual === null || allowed <= 0 ? null : Math.max(0, actual / allowed);
@@ -168,7 +168,7 @@ interface UsedBarProps {
   readonly isOver: boolean;
 }
 
-/** How much of a budget is used, with a mark for how much of the month has passed. */
+/** Shows how much of a budget is used, with a mark for how much of the month has passed. */
 function UsedBar({ share, passed, words, isOver }: UsedBarProps) {
   return (
     <span className={`used-bar ${isOver ? 'is-over' : ''}`} role="img" aria-label={words}>

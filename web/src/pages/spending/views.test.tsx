@@ -36,7 +36,7 @@ afterEach(() => {
   localStorage.clear();
 });
 
-/** What the pages around the views give them. */
+/** Returns what the pages around the views give them. */
 function useViews() {
   const ledger = useLedger('p');
   const earlier = useEarlier('p');

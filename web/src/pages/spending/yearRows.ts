@@ -22,7 +22,7 @@ export interface YearRow extends GridRow {
   /** Positive is good: less paid than planned, or more come in. */
   readonly difference: number | null;
   readonly running: number | null;
-  /** Whether it is open; `null` for what has nothing in it. */
+  /** True when it is open; `null` for what has nothing in it. */
   readonly isOpen: boolean | null;
   readonly entries: number;
 }
@@ -30,10 +30,10 @@ export interface YearRow extends GridRow {
 export interface YearGiven {
   readonly document: Document;
   readonly months: readonly Month[];
-  /** What each month comes to, line by line. */
+  /** States what each month comes to, line by line. */
   readonly spending: readonly (readonly SpendingRow[])[];
   readonly sums: readonly EntrySum[];
-  /** What is looked at: a total, a group or a line, and the lines it has; `null` for all. */
+  /** States what is looked at: a total, a group or a line, and the lines it has; `null` for all. */
   readonly subject: SpendingRow;
   readonly lines: readonly string[] | null;
   readonly open: ReadonlySet<string>;
@@ -78,7 +78,7 @@ export function yearRows(given: YearGiven): YearRow[] {
   });
 }
 
-/** What the year comes to. */
+/** Returns what the year comes to. */
 export function yearTotal(rows: readonly YearRow[], subject: SpendingRow, label: string): YearRow {
   const months = rows.filter(({ kind }) => kind === 'month');
   const sum = (pick: (row: YearRow) => number | null) => {
@@ -134,7 +134,7 @@ function entryRow(given: YearGiven, entry: LedgerEntry, month: Month): YearRow {
   };
 }
 
-/** Whether entries of a line are among those of the subject. */
+/** Returns whether entries of a line are among those of the subject. */
 function isMeant({ document, lines, subject }: YearGiven, line: string): boolean {
   if (lines !== null) return lines.includes(line);
   const side = document.groups.get(document.lines.get(line)?.group ?? '')?.side;

@@ -22,7 +22,7 @@ const COMES: Readonly<Record<Comes, string>> = {
 interface DraftLinesProps {
   readonly groups: readonly DraftGroup[];
   readonly onChange: (groups: readonly DraftGroup[]) => void;
-  /** What is wrong with one of the lines. */
+  /** States what is wrong with one of the lines. */
   readonly refusal: { readonly key: string; readonly message: string } | null;
   readonly locale: string;
   readonly firstMonth: Month;

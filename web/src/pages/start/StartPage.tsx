@@ -60,7 +60,7 @@ export function StartPage() {
     ...draft.values,
   });
   useEffect(() => {
-    const { unsubscribe } = form.watch((said) => change({ values: said }));
+    const { unsubscribe } = form.watch((text) => change({ values: text }));
     return unsubscribe;
   }, [form, change]);
   const values = form.watch();
@@ -93,9 +93,9 @@ export function StartPage() {
     setStep('lines');
   };
   const goOn = () => {
-    const found = draftRefusal(groups, values.locale);
-    setRefusal(found);
-    if (!found) setStep('plan');
+    const match = draftRefusal(groups, values.locale);
+    setRefusal(match);
+    if (!match) setStep('plan');
   };
   const begin = toMonth(firstMonthOf(values));
   const isLength = Number.isInteger(values.months) && values.months >= 1 && values.months <= MAX_MONTHS;
@@ -243,7 +243,7 @@ export function StartPage() {
   );
 }
 
-/** Whether expenses fit the income, in a sentence. */
+/** Returns whether expenses fit the income, in a sentence. */
 function verdict(
   { income, expenses, setAside, averageLeft, begun }: ReturnType<typeof totalsOf>,
   money: (value: number) => string,

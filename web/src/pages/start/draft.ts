@@ -33,13 +33,13 @@ export function draftOf(ready: ReadyMade, firstMonth: Month): DraftGroup[] {
   }));
 }
 
-/** What a draft comes to: in its first month, and in an average month. */
+/** Describes what a draft comes to: in its first month, and in an average month. */
 export interface DraftTotals {
   readonly income: number;
   readonly expenses: number;
   readonly setAside: number;
   readonly averageLeft: number;
-  /** Whether any figure has been typed yet. */
+  /** True when any figure has been typed yet. */
   readonly begun: boolean;
 }
 
@@ -81,7 +81,7 @@ export function inNotation(groups: readonly DraftGroup[], from: string, to: stri
   return groups.map((group) => ({ ...group, lines: group.lines.map(rewritten) }));
 }
 
-/** What a new plan is to be called, and its months. */
+/** Describes what a new plan is to be called, and its months. */
 export interface DraftSettings {
   readonly name: string;
   readonly currency: string;

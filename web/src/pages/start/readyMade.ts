@@ -1,13 +1,13 @@
 import type { Frequency, Side } from '@haushalt/core';
 import type { Language } from '@haushalt/language';
 
-/** How often a line of a ready-made plan comes. */
+/** Describes how often a line of a ready-made plan comes. */
 export type Comes = 'monthly' | 'quarterly' | 'yearly';
 
 export interface ReadyLine {
   readonly name: string;
   readonly comes: Comes;
-  /** Whether most people need it. */
+  /** True when most people need it. */
   readonly usual: boolean;
 }
 

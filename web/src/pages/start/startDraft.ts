@@ -4,9 +4,9 @@ import type { PlanFormValues } from '../../parts/plan/PlanForm.tsx';
 import type { DraftGroup } from './draft.ts';
 import { READY_MADE, type ReadyMade } from './readyMade.ts';
 
-/** What has been said of a plan that is being begun; it outlives the page until the plan is there. */
+/** Describes what has been said of a plan that is being begun; it outlives the page until the plan is there. */
 export interface StartDraft {
-  /** What it begins with. */
+  /** States what it begins with. */
   readonly ready: ReadyMade | null;
   readonly groups: readonly DraftGroup[];
   /** Its settings, as far as they were said. */
@@ -32,9 +32,9 @@ export function useStartDraft(): {
 /** A draft as it was kept; one of an earlier version that says less is not taken. */
 function readStored(stored: unknown): StartDraft {
   const { ready, groups, values } = partsOf(stored);
-  const known = Object.values(READY_MADE)
+  const existing = Object.values(READY_MADE)
     .flat()
     .find(({ id, name }) => id === partsOf(ready).id && name === partsOf(ready).name);
   const isWhole = Array.isArray(groups) && groups.every((group) => Array.isArray(partsOf(group).lines));
-  return known && isWhole ? { ready: known, groups: groups as DraftGroup[], values: partsOf(values) } : NOTHING;
+  return existing && isWhole ? { ready: existing, groups: groups as DraftGroup[], values: partsOf(values) } : NOTHING;
 }

@@ -58,7 +58,7 @@ export function Bands({ schedule, holding, year, period, sliders }: BandsProps) 
     figures.length === 0 || bandsRefusal(figures) !== null
       ? null
       : taxOn(0, { bands: figures }).parts.map((part) => part.cumulativeBefore);
-  const inWords = (of: number) => yearInWords(of, schedule.yearBegins);
+  const inWords = (year: number) => yearInWords(year, schedule.yearBegins);
   const laterSets = sets.length > 1 || validFrom !== null;
 
   return (

@@ -79,7 +79,7 @@ describe('the year’s tax in the budget', () => {
     const decision = decide(document, command);
     if (!decision.ok) throw new Error(english(decision.refusal.message));
     const values = new Model(applyChanges(document, decision.changes)).seriesOf('line')!;
-    const at = (period: number) => values.valueAt(period) || 0;
-    expect([at(2), at(5), at(11)]).toEqual([march, june, december]);
+    const valueAt = (period: number) => values.valueAt(period) || 0;
+    expect([valueAt(2), valueAt(5), valueAt(11)]).toEqual([march, june, december]);
   });
 });

@@ -1,7 +1,7 @@
 import type { Computation } from './useComputation.ts';
 import { t } from '../../language/language.ts';
 
-/** How far a computation is, with a way to end it; its room is kept while nothing is under way. */
+/** Shows how far a computation is, with a way to end it; its room is kept while nothing is under way. */
 export function ProgressNote({ computation }: { readonly computation: Computation<unknown> }) {
   const { done, error, cancel } = computation;
   return (

@@ -34,7 +34,7 @@ import { useChosen } from './trying.ts';
 import { nameOf, say, monthInWords, t } from '../../language/language.ts';
 import { Select } from '../../fields/Select.tsx';
 
-/** How many cases stand side by side, the plan itself among them. */
+/** States how many cases stand side by side, the plan itself among them. */
 const MOST_CASES = 4;
 const MOST_FIGURES = 8;
 

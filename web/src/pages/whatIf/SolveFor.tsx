@@ -28,18 +28,18 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
   const assumption = document.assumptions.get(choice.assumption)!;
   const at = figureAt(model, figure, when);
   // An answer is shown, and can be applied, only for the question it was given to.
-  const asked = JSON.stringify(choice);
+  const requested = JSON.stringify(choice);
   const computation = useComputation<{ document: Document; asked: string; answer: Answer }>(
     document,
     [choice],
     async (worker) => ({
       document,
-      asked,
+      asked: requested,
       answer: await worker.solve(plainDocument(document), { assumption: assumption.id, low, high, figure: at, target }),
     }),
   );
   const { result } = computation;
-  const answer = result?.document === document && result.asked === asked ? result.answer : null;
+  const answer = result?.document === document && result.asked === requested ? result.answer : null;
   const value = (each: number) => writeWithUnit(each, assumption.unit, plan);
   const amount = (each: number) => writeWithUnit(each, unitOf(document, figure), plan);
   const what = nameOf(document, figure) ?? t('whatIf.theTargetFigure');
@@ -133,7 +133,7 @@ function wide({ assumption, low, high }: { assumption: string; low: number; high
   return { assumption, low, high: low + (high - low) * 5 };
 }
 
-/** How many solutions are offered to be tried. */
+/** States how many solutions are offered to be tried. */
 const MOST_TRIED = 4;
 
 function solutionsOf(answer: Answer): readonly number[] {

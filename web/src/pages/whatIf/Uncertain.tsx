@@ -22,7 +22,7 @@ import { useChosen, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
 import { say, writeWithUnit, monthInWords, t } from '../../language/language.ts';
 
-/** What is chosen here, kept in the browser; the limits of the band are shares of the cases. */
+/** Describes what is chosen here, kept in the browser; the limits of the band are shares of the cases. */
 interface Chosen {
   readonly draws: readonly Draw[];
   readonly runs: number;
@@ -32,7 +32,7 @@ interface Chosen {
   readonly shown: 'net' | 'cumulative';
 }
 
-/** What may come when values are only known roughly: the band in which most cases lie, month by month. */
+/** Shows what may come when values are only known roughly: the band in which most cases lie, month by month. */
 export function Uncertain({ document, model, assumptions }: TryingProps) {
   const plan = planOf(document);
   const [choice, change] = useChosen<Chosen>(

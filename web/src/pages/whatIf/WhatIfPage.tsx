@@ -60,7 +60,7 @@ const WAYS = [
 ] as const;
 type Way = (typeof WAYS)[number]['value'];
 
-/** What figures become under other values of the assumptions. The plan itself stays as it is. */
+/** Shows what figures become under other values of the assumptions. The plan itself stays as it is. */
 export function WhatIfPage() {
   const { document, model } = useSessionState();
   const shell = useShell();

@@ -1,4 +1,4 @@
-/** How far from nothing figures lie: the nearest and the furthest. */
+/** States how far from nothing figures lie: the nearest and the furthest. */
 export interface Reach {
   readonly least: number;
   readonly most: number;

@@ -4,7 +4,7 @@ import { partsOf, useStored } from '../../ui/useStored.ts';
 import { useParams } from 'react-router';
 import { rangeOf } from '../../fields/Slider.tsx';
 
-/** What every way of trying is given. */
+/** Describes what every way of trying is given. */
 export interface TryingProps {
   readonly document: Document;
   readonly model: PlanModel;

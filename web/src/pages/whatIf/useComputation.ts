@@ -3,12 +3,12 @@ import { proxy, wrap, type Remote } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Computations } from './worker.ts';
 
-/** How a computation stands: its last result stays in sight while the next one is under way. */
+/** Describes how a computation stands: its last result stays in sight while the next one is under way. */
 export interface Computation<T> {
   readonly result: T | null;
-  /** Whether the result is that of the plan and the terms as they are now. */
+  /** True when the result is that of the plan and the terms as they are now. */
   readonly isCurrent: boolean;
-  /** How far it is, from 0 to 1; `null` when nothing is under way. */
+  /** States how far it is, from 0 to 1; `null` when nothing is under way. */
   readonly done: number | null;
   readonly error: string | null;
   readonly cancel: () => void;
@@ -19,7 +19,7 @@ interface State<T> extends Pick<Computation<T>, 'result' | 'done' | 'error'> {
   readonly source: { readonly document: Document; readonly key: string } | null;
 }
 
-/** How long a computation waits for the next change before it begins, in milliseconds. */
+/** States how long a computation waits for the next change before it begins, in milliseconds. */
 const PAUSE = 120;
 
 /**

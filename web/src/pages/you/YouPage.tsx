@@ -18,7 +18,7 @@ import { useNotices } from '../../ui/Notices.tsx';
 import { browserIn } from './browserIn.ts';
 import './you.scss';
 
-/** What is one's own: name and address, password, where one is signed in, one's data. */
+/** Shows what is one's own: name and address, password, where one is signed in, one's data. */
 export function YouPage() {
   const me = useMe();
   const client = useQueryClient();

@@ -157,11 +157,13 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
               <Slider
                 of={assumption}
                 plan={plan}
-                onTry={(tried) =>
+                onTry={(preview) =>
                   setRefusal(
                     say(
                       session.tryOut(
-                        tried === null ? null : { kind: 'assumption.set', assumption: id, settings: { value: tried } },
+                        preview === null
+                          ? null
+                          : { kind: 'assumption.set', assumption: id, settings: { value: preview } },
                       )?.message ?? null,
                     ),
                   )

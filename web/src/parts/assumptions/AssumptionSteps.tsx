@@ -42,9 +42,9 @@ export function AssumptionSteps({ assumption, steps, model, plan, send }: Assump
     return send({ kind: 'assumption.setStep', assumption: id, from, value: read.figure });
   };
   const add = () => {
-    const taken = new Set<string>(steps.map((step) => step.from));
+    const used = new Set<string>(steps.map((step) => step.from));
     const nextYear = calendar.months.find(
-      (month) => monthOfYear(month) === calendar.yearBegins && !taken.has(month) && month > calendar.first,
+      (month) => monthOfYear(month) === calendar.yearBegins && !used.has(month) && month > calendar.first,
     );
     const from = nextYear ?? addMonths((steps.at(-1)?.from ?? calendar.first) as Month, 12);
     setRefusal(send({ kind: 'assumption.setStep', assumption: id, from, value: steps.at(-1)?.value ?? value }));

@@ -10,7 +10,7 @@ export interface Explaining {
 
 interface CalculatorLayoutProps {
   readonly name: string;
-  /** What the part with the figures is called. */
+  /** States what the part with the figures is called. */
   readonly answerLabel: string;
   /** The period figures are explained in. */
   readonly period: number;

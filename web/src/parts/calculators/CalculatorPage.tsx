@@ -16,9 +16,9 @@ import { say, t } from '../../language/language.ts';
 interface CalculatorPageProps<T extends CalculatorTable> {
   readonly table: T;
   readonly title: string;
-  /** What stands here while there is none: a heading and a sentence. */
+  /** States what stands here while there is none: a heading and a sentence. */
   readonly nothing: { readonly heading: string; readonly words: string };
-  /** What a new one may be, where there are kinds of them. */
+  /** States what a new one may be, where there are kinds of them. */
   readonly kinds?: readonly { readonly words: string; readonly settings: Readonly<Record<string, string>> }[];
   readonly tools?: ReactNode;
   /** The page of one of them. */
@@ -144,8 +144,8 @@ function keyDown(event: KeyboardEvent<HTMLDivElement>) {
   const others = inTerms
     ? ['.calculator-answer .grid', '.calculator-answer button']
     : ['.calculator-terms :is(input, select)'];
-  const found = others.map((other) => event.currentTarget.querySelector<HTMLElement>(other));
-  found.find((each) => each !== null)?.focus();
+  const match = others.map((other) => event.currentTarget.querySelector<HTMLElement>(other));
+  match.find((each) => each !== null)?.focus();
   event.preventDefault();
 }
 

@@ -3,7 +3,7 @@ import { Segments } from '../../ui/Segments.tsx';
 import type { Settings } from './useSettings.ts';
 import { t } from '../../language/language.ts';
 
-/** What loans and funds agree on besides their terms. */
+/** Describes what loans and funds agree on besides their terms. */
 type Agreed = Pick<LoanRow, 'months' | 'termIn' | 'due' | 'conversion'>;
 
 interface ConventionProps {
@@ -11,7 +11,7 @@ interface ConventionProps {
   readonly onSet: Settings['set'];
 }
 
-/** Whether a duration is counted in months or years; a duration that is a figure is counted anew. */
+/** Shows whether a duration is counted in months or years; a duration that is a figure is counted anew. */
 export function DurationUnit({ of, onSet }: ConventionProps) {
   const choose = (termIn: Agreed['termIn']) => {
     const typed = of.months === null ? null : figureOfFormula(of.months);

@@ -20,7 +20,7 @@ interface KeyFiguresProps {
   readonly onExplain: (id: string | null) => void;
 }
 
-/** What a calculator comes to, at one glance; each figure can be asked for its calculation. */
+/** Shows what a calculator comes to, at one glance; each figure can be asked for its calculation. */
 export function KeyFigures({ figures, explained, onExplain }: KeyFiguresProps) {
   const { document, glow } = useSessionState();
   const plan = planOf(document);

@@ -8,7 +8,7 @@ interface OutputExplanationProps {
   readonly onClose: () => void;
 }
 
-/** How a figure of a calculator came about. */
+/** Shows how a figure of a calculator came about. */
 export function OutputExplanation({ id, period, onClose }: OutputExplanationProps) {
   const plan = useSessionState();
   const shell = useShell();

@@ -25,11 +25,11 @@ export interface Placing {
 interface PlaceDialogProps {
   readonly title: string;
   readonly side: Side;
-  /** What a group is called that has to be made first. */
+  /** States what a group is called that has to be made first. */
   readonly groupName: string;
   readonly ways: readonly Placing[];
   readonly onClose: () => void;
-  /** What else is to be chosen. */
+  /** States what else is to be chosen. */
   readonly children?: ReactNode;
 }
 

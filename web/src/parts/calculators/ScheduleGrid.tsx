@@ -16,19 +16,19 @@ export interface ScheduleColumn {
   readonly unit: Unit;
   readonly values: readonly (number | null)[];
   readonly width?: number;
-  /** What stands below the column; nothing leaves it empty. */
+  /** States what stands below the column; nothing leaves it empty. */
   readonly total?: number | null;
 }
 
 /** Most schedules go by the month: a page of them is a year. */
 const PAGE = 12;
 
-/** What stands beside a schedule's figures: navigation, terms, its own names and a scroll bar, in pixels. */
+/** States what stands beside a schedule's figures: navigation, terms, its own names and a scroll bar, in pixels. */
 const BESIDE = 108 + 316 + 132 + 14;
 
 interface ScheduleGridProps {
   readonly label: string;
-  /** What the rows are called, and what their column is. */
+  /** States what the rows are called, and what their column is. */
   readonly rowHeading: string;
   readonly rows: readonly string[];
   readonly columns: readonly ScheduleColumn[];

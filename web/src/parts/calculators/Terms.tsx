@@ -17,10 +17,10 @@ import { say, writeWithUnit, t } from '../../language/language.ts';
 export interface Term {
   readonly column: string;
   readonly label: string;
-  /** What it comes to where it is computed; `null` while there is no answer. */
+  /** States what it comes to where it is computed; `null` while there is no answer. */
   readonly computed: number | null;
   readonly unit: Unit;
-  /** What stands after its field. */
+  /** States what stands after its field. */
   readonly after?: ReactNode;
   readonly placeholder?: string;
 }
@@ -129,10 +129,10 @@ export function InputRow({
   );
 }
 
-/** What a calculator that cannot answer in a period says of the input that is to blame. */
+/** Returns what a calculator that cannot answer in a period says of the input that is to blame. */
 export function useComplaints({ row }: Calculator, period: number): (column: string) => string | null {
   const { model } = useSessionState();
   const { answer } = model.calculationOf(row.id)!;
-  const found = 'months' in answer ? answer.months[period] : answer;
-  return (column) => say(isNoFigure(found) && found.column === column ? noFigureInWords(model, found) : null);
+  const match = 'months' in answer ? answer.months[period] : answer;
+  return (column) => say(isNoFigure(match) && match.column === column ? noFigureInWords(model, match) : null);
 }

@@ -1,6 +1,6 @@
 import { addMonths, yearInWords, yearOf, type Calendar, type Month } from '@haushalt/core';
 
-/** How many months before the plan a loan or fund may have begun, as far as they are offered for choosing. */
+/** States how many months before the plan a loan or fund may have begun, as far as they are offered for choosing. */
 const BEFORE = 120;
 
 /** The months a loan or fund may begin in: the plan's, and some years before it. */

@@ -5,7 +5,7 @@ import { t } from '../../language/language.ts';
 
 const KEY = 'haushalt:sliders';
 
-/** Whether inputs show sliders for trying values, and the tool that shows or hides them; kept in the browser. */
+/** Returns whether inputs show sliders for trying values, and the tool that shows or hides them; kept in the browser. */
 export function useSliders(): [boolean, ReactNode] {
   const [shown, keep] = useStored(KEY, (stored) => stored === 'shown' || stored === true);
   const tool = (

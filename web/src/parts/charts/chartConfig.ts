@@ -10,7 +10,7 @@ const FEW_POINTS = 13;
 
 const ON_SCREEN = "'Source Sans 3 Variable', sans-serif";
 
-/** What the chart library is told to draw a picture, in a family of letters. */
+/** Returns what the chart library is told to draw a picture, in a family of letters. */
 export function configOf(picture: Picture, family: string = ON_SCREEN) {
   const type: Kind = picture.form === 'ring' ? 'doughnut' : 'bar';
   return {
@@ -78,7 +78,7 @@ function datasetOf(
   };
 }
 
-/** Whether an area is piled on the one before it. */
+/** Returns whether an area is piled on the one before it. */
 function isOnTop(series: Picture['series'][number], before: Picture['series'][number] | undefined): boolean {
   return series.mark === 'area' && series.stack !== undefined && before?.stack === series.stack;
 }

@@ -8,7 +8,7 @@ const MOST_ROOM = 170;
 /** About how wide a letter is, in parts of its size: a picture leaves room before it can measure. */
 const LETTER = 0.52;
 
-/** Whether a series has its name where its line ends: lines and steps have, unless they are many. */
+/** Returns whether a series has its name where its line ends: lines and steps have, unless they are many. */
 export function isLabelled({ mark }: PictureSeries, { form, series }: Picture): boolean {
   return form === undefined && (mark === 'line' || mark === 'steps') && series.length <= 6;
 }

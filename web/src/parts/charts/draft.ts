@@ -18,23 +18,23 @@ export interface ChartDraft {
   readonly series: readonly ChartSeries[];
 }
 
-/** What a chart draws of something: as the plan has it, as a scenario has it, or as projected from a year. */
+/** Describes what a chart draws of something: as the plan has it, as a scenario has it, or as projected from a year. */
 export type ChartSeries = Omit<ChartSeriesRow, 'id' | 'chart' | 'position'>;
 
 /** A series as the plan has it. */
-export function plainSeries(of: string, mark: ChartMark): ChartSeries {
-  return { of, mark, scenario: null, projectedFrom: null, actual: false };
+export function plainSeries(id: string, mark: ChartMark): ChartSeries {
+  return { of: id, mark, scenario: null, projectedFrom: null, actual: false };
 }
 
-/** What stands for what really happened, among the sources of a series. */
+/** States what stands for what really happened, among the sources of a series. */
 export const ACTUAL = 'actual';
 
-/** What tells a series from the others of a chart. */
+/** Returns what tells a series from the others of a chart. */
 export function seriesKey({ of, scenario, projectedFrom, actual }: ChartSeries): string {
   return `${of}|${scenario ?? projectedFrom ?? (actual ? ACTUAL : '')}`;
 }
 
-/** What a series is called, with where its figures are taken from. */
+/** Returns what a series is called, with where its figures are taken from. */
 export function seriesName({ of, scenario, projectedFrom, actual }: ChartSeries, document: Document): string {
   const name = nameOf(document, of) ?? of;
   if (actual) return t('charts.seriesActual', { name });

@@ -3,14 +3,14 @@ import { writeWithUnit, t } from '../../language/language.ts';
 import type { ChartDraft } from './draft.ts';
 import { TONES, type Picture } from './picture.ts';
 
-/** What of a list is drawn: some of its columns, along its items or along the figures of one column. */
+/** Describes what of a list is drawn: some of its columns, along its items or along the figures of one column. */
 export interface ListDrawing {
   readonly form: Extract<ChartForm, 'beside' | 'ring' | 'along'>;
   readonly along: string | null;
   readonly columns: readonly string[];
 }
 
-/** What a chart that is kept draws of its list. */
+/** Returns what a chart that is kept draws of its list. */
 export function drawingOf({ settings, series }: ChartDraft): ListDrawing {
   const { form, along } = settings;
   const columns = series.map(({ of }) => of);

@@ -22,7 +22,7 @@ const OTHERS = ['#8a5a7a', '#3f7f86', '#a2762b', '#5b6ea8', '#9a4b4b', '#5d7d4a'
 const DASHES = [[], [6, 3], [2, 3], [8, 3, 2, 3]];
 const POINTS = ['circle', 'rect', 'triangle', 'rectRot'] as const;
 
-/** What a series is drawn with: its colour, and a dash and a point that tell it apart without colour. */
+/** Returns what a series is drawn with: its colour, and a dash and a point that tell it apart without colour. */
 export function paintOf(tone: Tone, index: number): Paint {
   const colour = tone === 'other' ? OTHERS[index % OTHERS.length]! : COLOURS[tone];
   return {

@@ -1,4 +1,4 @@
-/** How a series is drawn; a band fills the room between it and the series before. */
+/** States how a series is drawn; a band fills the room between it and the series before. */
 export const MARKS = ['bars', 'line', 'area', 'band', 'steps'] as const;
 export type Mark = (typeof MARKS)[number];
 
@@ -17,9 +17,9 @@ export type Tone = (typeof TONES)[number];
 
 /** A picture: what its axes are about, and its series. */
 export interface Picture {
-  /** What screen readers say in place of the picture. */
+  /** States what screen readers say in place of the picture. */
   readonly label: string;
-  /** What the categories are: months, years. */
+  /** States what the categories are: months, years. */
   readonly categoryName: string;
   readonly categories: readonly string[];
   /** Where each category lies along its axis, in order, with how a place on it is written; side by side when left out. */
@@ -27,9 +27,9 @@ export interface Picture {
   readonly series: readonly PictureSeries[];
   /** Shares of a whole are drawn as lying bars or as a ring, one for each category. */
   readonly form?: 'bars' | 'ring';
-  /** What has to be said beside it, such as what is left out. */
+  /** States what has to be said beside it, such as what is left out. */
   readonly remark?: string;
-  /** What the figures count, on the axis. */
+  /** States what the figures count, on the axis. */
   readonly axis: string;
   readonly write: (value: number) => string;
 }

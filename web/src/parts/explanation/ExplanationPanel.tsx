@@ -38,11 +38,11 @@ interface ExplanationPanelProps {
   readonly onOpenRule: (() => void) | null;
   /** Puts the calculation away, where it does not follow a selection. */
   readonly onClose?: () => void;
-  /** What a highlight says about the figure. */
+  /** States what a highlight says about the figure. */
   readonly remark?: ReactNode;
 }
 
-/** How the selected figure came about, part by part, down to what someone typed. */
+/** Shows how the selected figure came about, part by part, down to what someone typed. */
 export function ExplanationPanel({
   plan: state,
   id,
@@ -185,7 +185,7 @@ interface DependentsProps {
   readonly onJump: ExplanationPanelProps['onJump'];
 }
 
-/** What uses the figure in turn. */
+/** Shows what uses the figure in turn. */
 function Dependents({ id, model, period, onJump }: DependentsProps) {
   const dependents = [...new Set(model.dependentsOf(id))].filter((other) => other !== id);
   if (dependents.length === 0) return null;
@@ -219,7 +219,7 @@ interface PartsProps {
   readonly onJump: ExplanationPanelProps['onJump'];
 }
 
-/** What a figure was made of; each part can be opened in turn. */
+/** Shows what a figure was made of; each part can be opened in turn. */
 function Parts({ parts, model, of, onJump }: PartsProps) {
   const plan = planOf(model.document);
   const [opened, setOpened] = useState<string | null>(null);

@@ -35,7 +35,7 @@ export function FormulaView({ explanation, expression, model, onJump }: FormulaV
     typographic: true,
   };
   const printed = printInParts(expression, style);
-  /** What a part gives; the whole rule gives the figure itself, in the line's unit. */
+  /** Returns what a part gives; the whole rule gives the figure itself, in the line's unit. */
   const valueOf = (part: Expression) =>
     part === expression && explanation.source === 'formula' && explanation.value !== null
       ? writeFigure(explanation.value, explanation.unit, planOf(document))

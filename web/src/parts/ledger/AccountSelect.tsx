@@ -6,7 +6,7 @@ import { accountOptions } from './draft.ts';
 interface AccountSelectProps extends Omit<ComponentProps<typeof Select>, 'value' | 'onChange'> {
   /** The account chosen, by its id; empty for none. A closed account is offered only where it is chosen. */
   readonly value: string;
-  /** What choosing none is called. */
+  /** States what choosing none is called. */
   readonly none: string;
   /** An account that cannot be chosen: where something comes from, it does not go. */
   readonly except?: string;

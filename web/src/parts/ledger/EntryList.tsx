@@ -19,12 +19,12 @@ interface EntryListProps {
   readonly isLoading: boolean;
   /** Why the entries cannot be shown. */
   readonly problem: string | null;
-  /** Whether the entries are of one line, whose name need not stand with each. */
+  /** True when the entries are of one line, whose name need not stand with each. */
   readonly ofOneLine: boolean;
-  /** What is expected of them, and on which day that would be late. */
+  /** States what is expected of them, and on which day that would be late. */
   readonly expected: readonly Expected[];
   readonly today: string;
-  /** What is said where there is nothing. */
+  /** States what is said where there is nothing. */
   readonly empty?: string;
   readonly onChange: (entry: LedgerEntry) => void;
   readonly onRemove: (entry: LedgerEntry) => void;
@@ -145,7 +145,7 @@ export function EntryList(props: EntryListProps) {
   );
 }
 
-/** What an entry belongs to, in words: its line, the account it is transferred to, or that it is not assigned. */
+/** Returns what an entry belongs to, in words: its line, the account it is transferred to, or that it is not assigned. */
 export function whereTo({ line, toAccount }: Pick<LedgerEntry, 'line' | 'toAccount'>, document: Document): string {
   const account = document.accounts.get(toAccount)?.name;
   const name = line === '' ? null : (nameOf(document, line) ?? t('entries.deletedLine'));

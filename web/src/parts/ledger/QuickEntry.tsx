@@ -15,7 +15,7 @@ interface QuickEntryProps {
   readonly onLeave: () => void;
 }
 
-/** How many lines and accounts used last are at hand. */
+/** States how many lines and accounts used last are at hand. */
 const LINES_AT_HAND = 6;
 
 /** An entry with one hand, on a phone: big keys for the amount, and the lines used last first. */

@@ -11,7 +11,7 @@ export function assigned(entry: LedgerEntry, line: string, toAccount: string): L
     : { ...entry, line, account: toAccount, toAccount: entry.account, amount: -entry.amount, reference: '', toReference: entry.reference, reconciled: '', toReconciled: entry.reconciled }; // prettier-ignore
 }
 
-/** What an assignment means, as a target. */
+/** Returns what an assignment means, as a target. */
 export function targetOf({ line, toAccount }: Assignment): string {
   return line === '' ? transferTo(toAccount) : line;
 }

@@ -41,8 +41,8 @@ const draft = (part: Partial<EntryDraft> = {}): EntryDraft =>
     amount: '1,012.5',
     ...part,
   });
-const after = (part: Partial<EntryDraft> = {}, of = document) => {
-  const edits = editsFrom(draft(part), of);
+const after = (part: Partial<EntryDraft> = {}, plan = document) => {
+  const edits = editsFrom(draft(part), plan);
   return 'message' in edits ? edits : edits.map((edit) => edit.after);
 };
 

@@ -32,7 +32,7 @@ export interface SplitPart {
   readonly amount: string;
 }
 
-/** What has been typed of an entry. */
+/** Describes what has been typed of an entry. */
 export interface EntryDraft {
   /** The id it has or will have, however often it is sent. */
   readonly id: string;
@@ -71,7 +71,7 @@ export function transferTo(account: string): string {
   return `${TRANSFER}${account}`;
 }
 
-/** What a target means: a line, or an account. */
+/** Returns what a target means: a line, or an account. */
 export function readTarget(target: string): { readonly line: string; readonly toAccount: string } {
   return target.startsWith(TRANSFER)
     ? { line: '', toAccount: target.slice(TRANSFER.length) }
@@ -82,7 +82,7 @@ export function emptyDraft(id: string, date: string, part: Partial<EntryDraft> =
   return { id, before: null, date, what: '', target: '', account: '', toAccount: '', amount: '', note: '', item: '', parts: [], standing: '', due: '', ...part }; // prettier-ignore
 }
 
-/** What there is to change of an entry. */
+/** Returns what there is to change of an entry. */
 export function draftOf(entry: LedgerEntry, document: Document): EntryDraft {
   const { id, date, what, line, account, toAccount, note, item, standing, due } = entry;
   return {
@@ -135,7 +135,7 @@ export function signOf(entry: Pick<LedgerEntry, 'line' | 'toAccount'>, document:
   return isTransfer(entry) ? -1 : directionOf(document, entry.line);
 }
 
-/** What is still to be split of a receipt, in minor units; `null` while an amount cannot be read. */
+/** Returns what is still to be split of a receipt, in minor units; `null` while an amount cannot be read. */
 export function leftToSplit(draft: EntryDraft, document: Document): number | null {
   const total = readAmount(draft.amount, document);
   if (!total.ok) return null;
@@ -166,7 +166,7 @@ function editOf(
   part: { id: string; receipt: string } = { id: draft.id, receipt: draft.before?.receipt ?? '' },
 ): readonly EntryEdit[] | DraftRefusal {
   const to = toAccount !== '' ? toAccount : sideOfLine(document, line) === 'setAside' ? draft.toAccount : '';
-  const said = { date: draft.date, what: draft.what.trim(), note: draft.note.trim(), item: draft.item, line, standing: draft.standing, due: draft.due }; // prettier-ignore
+  const text = { date: draft.date, what: draft.what.trim(), note: draft.note.trim(), item: draft.item, line, standing: draft.standing, due: draft.due }; // prettier-ignore
   const moved = amount * signOf({ line, toAccount: to }, document);
   // A transfer goes from its account to the other; one of less than nothing goes the other way.
   const turned = to !== '' && moved > 0;
@@ -175,7 +175,7 @@ function editOf(
     : { account: draft.account, toAccount: to, amount: moved };
   if (turned && draft.account === '') return { message: t('entries.toAccountMissing'), field: 'account' };
   const before = part.id === draft.before?.id ? draft.before : null;
-  const entry = entryOf(part.id, { ...(before ?? {}), ...said, ...accounts, receipt: part.receipt });
+  const entry = entryOf(part.id, { ...(before ?? {}), ...text, ...accounts, receipt: part.receipt });
   const refusal = entryRefusal(document, entry, before);
   if (refusal) return { message: say(refusal.message), field: FIELD_OF[refusal.field as EntryField] ?? null };
   return [{ entry: part.id, before: before && givenOf(before), after: givenOf(entry) }];
@@ -208,7 +208,7 @@ function splitEdits(draft: EntryDraft, document: Document): readonly EntryEdit[]
   return edits;
 }
 
-/** What an entry can belong to: the lines that are flows of money by group, and the accounts it can be transferred to. */
+/** Returns what an entry can belong to: the lines that are flows of money by group, and the accounts it can be transferred to. */
 export function targetOptions(document: Document, account: string): SearchOption[] {
   const lines = groupsWithLines(document)
     .filter(({ group }) => group.side !== 'memo')
@@ -246,27 +246,27 @@ export function accountOptions(document: Document, also = ''): { value: string; 
     .map(({ id, name }) => ({ value: id, words: name }));
 }
 
-/** What was entered earlier with words like those typed, those that begin so first. */
+/** Returns what was entered earlier with words like those typed, those that begin so first. */
 export function suggestionsFor(typed: string, earlier: readonly EarlierEntry[], most = 8): EarlierEntry[] {
   const text = plain(typed);
   if (text === '') return [];
   const seen = new Set<string>();
-  const found: { each: EarlierEntry; rank: number }[] = [];
+  const match: { each: EarlierEntry; rank: number }[] = [];
   for (const each of earlier) {
     const words = plain(each.what);
     if (seen.has(words)) continue;
     const rank = words.startsWith(text) ? 0 : words.includes(` ${text}`) ? 1 : words.includes(text) ? 2 : 3;
     if (rank === 3) continue;
     seen.add(words);
-    found.push({ each, rank });
+    match.push({ each, rank });
   }
-  return found
+  return match
     .sort((a, b) => a.rank - b.rank)
     .slice(0, most)
     .map(({ each }) => each);
 }
 
-/** Whether an earlier description begins with what is typed. */
+/** Returns whether an earlier description begins with what is typed. */
 export function beginsLike(typed: string, earlier: readonly EarlierEntry[]): boolean {
   const [first] = suggestionsFor(typed, earlier, 1);
   return first !== undefined && plain(first.what).startsWith(plain(typed));

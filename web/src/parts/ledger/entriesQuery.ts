@@ -7,9 +7,9 @@ export const PAGE = 500;
 
 /** The question for a page of entries, asked anew whenever the ledger changes. */
 export function entriesOf(planId: string, part: Partial<EntryQuery>, offset = 0, limit = PAGE) {
-  const asked: EntryQuery = { ...ALL_ENTRIES, ...part };
+  const query: EntryQuery = { ...ALL_ENTRIES, ...part };
   return queryOptions({
-    queryKey: ['ledger', planId, 'entries', asked, offset, limit],
-    queryFn: () => api.entries(planId, asked, offset, limit),
+    queryKey: ['ledger', planId, 'entries', query, offset, limit],
+    queryFn: () => api.entries(planId, query, offset, limit),
   });
 }

@@ -126,12 +126,12 @@ export function useEntering(
   };
 }
 
-/** Whether nothing has been typed into a new entry. */
+/** Returns whether nothing has been typed into a new entry. */
 export function isBlank({ before, what, amount, note, parts }: EntryDraft): boolean {
   return before === null && what === '' && amount === '' && note === '' && parts.length === 0;
 }
 
-/** What was being typed when the page was left, if it can still be read; nothing of it is taken for granted. */
+/** Returns what was being typed when the page was left, if it can still be read; nothing of it is taken for granted. */
 export function readDraft(stored: unknown, month: Month, account = ''): EntryDraft {
   const parts = partsOf(stored);
   const fresh = emptyDraft(newId(), dayIn(month), { account });

@@ -5,7 +5,7 @@ import type { EntriesFound } from '../../plan-session/api.ts';
 import { entriesOf } from './entriesQuery.ts';
 import { useChangesSince } from './useLedger.ts';
 
-/** How many entries are fetched at once while a long list is scrolled. */
+/** States how many entries are fetched at once while a long list is scrolled. */
 const PART = 200;
 
 /** Lists of so many entries are fetched to their end, in passing, so that the whole list can be printed. */
@@ -17,7 +17,7 @@ export interface EntryPages {
   readonly received: number;
   readonly paid: number;
   readonly isLoading: boolean;
-  /** What a printed page shows: all entries, those that have arrived so far, or of a very long list those in sight. */
+  /** States what a printed page shows: all entries, those that have arrived so far, or of a very long list those in sight. */
   readonly onPaper: 'all' | 'arrived' | 'inSight';
   readonly problem: string | null;
   /** The entry at a place of the list; `undefined` while it is fetched, which asking for it begins. */
@@ -32,22 +32,22 @@ export interface EntryPages {
 export function useEntryPages(planId: string, part: Partial<EntryQuery>): EntryPages {
   const client = useQueryClient();
   const key = JSON.stringify(part);
-  const asked = useMemo((): EntryQuery => ({ ...ALL_ENTRIES, ...(JSON.parse(key) as Partial<EntryQuery>) }), [key]);
-  const first = useQuery({ ...entriesOf(planId, asked, 0, PART), placeholderData: keepPreviousData });
+  const query = useMemo((): EntryQuery => ({ ...ALL_ENTRIES, ...(JSON.parse(key) as Partial<EntryQuery>) }), [key]);
+  const first = useQuery({ ...entriesOf(planId, query, 0, PART), placeholderData: keepPreviousData });
   const [wanted, setWanted] = useState<readonly number[]>([]);
   const wish = useRef(new Set<number>());
-  useEffect(() => setWanted([]), [asked]);
+  useEffect(() => setWanted([]), [query]);
   const others = useQueries({
-    queries: wanted.map((page) => entriesOf(planId, asked, page * PART, PART)),
+    queries: wanted.map((page) => entriesOf(planId, query, page * PART, PART)),
     combine: dataIn,
   });
   const changes = useChangesSince(first.data?.revision);
   const head = useMemo(
-    () => pageAfter(first.data ?? { entries: [], total: 0 }, changes, asked),
-    [first.data, changes, asked],
+    () => pageAfter(first.data ?? { entries: [], total: 0 }, changes, query),
+    [first.data, changes, query],
   );
   const pages = useMemo(() => new Map(wanted.map((page, index) => [page, others[index]?.entries])), [wanted, others]);
-  const known = useMemo(() => ({ head, pages }), [head, pages]);
+  const existing = useMemo(() => ({ head, pages }), [head, pages]);
 
   /** Asks for a part that came into sight, after the list is drawn; parts long out of sight are let go. */
   const want = (page: number) => {
@@ -67,8 +67,8 @@ export function useEntryPages(planId: string, part: Partial<EntryQuery>): EntryP
       const rest = Array.from({ length: partsAfterFirst(total) }, (_, index) => index + 1);
       return rest.every((page) => before.includes(page)) ? before : rest;
     });
-  }, [total, asked]);
-  const at = (index: number) => {
+  }, [total, query]);
+  const valueAt = (index: number) => {
     const page = Math.floor(index / PART);
     if (page === 0) return head.entries[index];
     const entry = pages.get(page);
@@ -83,14 +83,14 @@ export function useEntryPages(planId: string, part: Partial<EntryQuery>): EntryP
     paid: first.data?.paid ?? 0,
     isLoading: first.isPending,
     problem: first.error?.message ?? null,
-    at,
-    known,
+    at: valueAt,
+    known: existing,
     async fetch(places) {
       const entries: LedgerEntry[] = [];
       const parts = new Map<number, Promise<EntriesFound>>();
       for (const place of places) {
         const page = Math.floor(place / PART);
-        if (!parts.has(page)) parts.set(page, client.fetchQuery(entriesOf(planId, asked, page * PART, PART)));
+        if (!parts.has(page)) parts.set(page, client.fetchQuery(entriesOf(planId, query, page * PART, PART)));
         const entry = (await parts.get(page)!).entries[place - page * PART];
         if (entry) entries.push(entry);
       }
@@ -99,7 +99,7 @@ export function useEntryPages(planId: string, part: Partial<EntryQuery>): EntryP
   };
 }
 
-/** How many parts of a list are held at once. */
+/** States how many parts of a list are held at once. */
 const MOST_PARTS = 12;
 
 function partsAfterFirst(total: number): number {

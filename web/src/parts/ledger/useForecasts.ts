@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 import type { Ledger } from './useLedger.ts';
 
-/** How the accounts go on, to the end of this month or of later ones; `null` while the ledger is fetched. */
+/** Returns how the accounts go on, to the end of this month or of later ones; `null` while the ledger is fetched. */
 export function useForecasts(
   ledger: Ledger,
   balances: Balances | null,

@@ -30,9 +30,9 @@ export interface Ledger {
   /** The days of recurring entries that have happened. */
   readonly settled: ConfirmedDays;
   readonly sums: readonly EntrySum[];
-  /** What the entries for items of lists come to. */
+  /** States what the entries for items of lists come to. */
   readonly items: ReadonlyMap<string, number>;
-  /** How many entries belong to no line of the plan. */
+  /** States how many entries belong to no line of the plan. */
   readonly unassigned: number;
   readonly isLoading: boolean;
   /** Why it cannot be shown, in a sentence. */
@@ -48,7 +48,7 @@ const NOTHING_EXPECTED: ConfirmedDays = new (class extends Set<string> {
 })();
 const NO_ITEMS: ReadonlyMap<string, number> = new Map();
 
-/** What really happened in a plan, kept up to date while it is open; what is on its way to the server counts already. */
+/** Returns what really happened in a plan, kept up to date while it is open; what is on its way to the server counts already. */
 export function useLedger(planId: string): Ledger {
   const { document } = useSessionState();
   const { data, isPending, error } = useQuery({
@@ -57,12 +57,23 @@ export function useLedger(planId: string): Ledger {
   });
   const changes = useChangesSince(data?.revision);
   const sums = useMemo(() => (data ? sumsAfter(data.sums, changes) : NO_SUMS), [data, changes]);
-  const settled = useMemo(() => (data ? confirmedDaysAfter(data.settled, changes) : NOTHING_EXPECTED), [data, changes]);
+  const confirmed = useMemo(
+    () => (data ? confirmedDaysAfter(data.settled, changes) : NOTHING_EXPECTED),
+    [data, changes],
+  );
   const items = useMemo(() => (data ? itemSumsAfter(data.items, changes) : NO_ITEMS), [data, changes]);
   const now = today();
   const actuals = useMemo(() => (data ? actualsFrom(sums, now) : NO_ACTUALS), [data, sums, now]);
   const unassigned = useMemo(() => unassignedCount(document, actuals), [document, actuals]);
-  return { actuals, settled, sums, items, unassigned, isLoading: isPending, problem: error?.message ?? null };
+  return {
+    actuals,
+    settled: confirmed,
+    sums,
+    items,
+    unassigned,
+    isLoading: isPending,
+    problem: error?.message ?? null,
+  };
 }
 
 /** The balances of a plan's accounts; nothing while they are fetched. */
@@ -85,7 +96,7 @@ export function useBalances(planId: string): { readonly balances: Balances | nul
 
 const NO_EARLIER: readonly EarlierEntry[] = [];
 
-/** What was entered earlier, by description, the latest first; what is on its way comes before the rest. */
+/** Returns what was entered earlier, by description, the latest first; what is on its way comes before the rest. */
 export function useEarlier(planId: string): readonly EarlierEntry[] {
   const { data } = useQuery({
     queryKey: ['ledger', planId, 'descriptions'],
@@ -94,16 +105,16 @@ export function useEarlier(planId: string): readonly EarlierEntry[] {
   });
   const changes = useChangesSince(data?.revision);
   return useMemo(() => {
-    const known = data?.earlier ?? NO_EARLIER;
+    const existing = data?.earlier ?? NO_EARLIER;
     const added = changes
       .flatMap(({ after }) => (after && after.what !== '' ? [{ ...after, count: 1 }] : []))
       .reverse();
-    return added.length === 0 ? known : [...added, ...known];
+    return added.length === 0 ? existing : [...added, ...existing];
   }, [data, changes]);
 }
 
 interface Entries extends EntryPage {
-  /** What came in with all that was asked for, and what was paid, in minor units, as the server last said. */
+  /** States what came in with all that was asked for, and what was paid, in minor units, as the server last said. */
   readonly received: number;
   readonly paid: number;
   readonly isLoading: boolean;
@@ -113,10 +124,10 @@ interface Entries extends EntryPage {
 /** The first entries of those asked for; while others are fetched, those from before stay in sight. */
 export function useEntries(planId: string, part: Partial<EntryQuery>): Entries {
   const key = JSON.stringify(part);
-  const asked = useMemo((): EntryQuery => ({ ...ALL_ENTRIES, ...(JSON.parse(key) as Partial<EntryQuery>) }), [key]);
-  const { data, isPending, error } = useQuery({ ...entriesOf(planId, asked), placeholderData: keepPreviousData });
+  const query = useMemo((): EntryQuery => ({ ...ALL_ENTRIES, ...(JSON.parse(key) as Partial<EntryQuery>) }), [key]);
+  const { data, isPending, error } = useQuery({ ...entriesOf(planId, query), placeholderData: keepPreviousData });
   const changes = useChangesSince(data?.revision);
-  const page = useMemo(() => pageAfter(data ?? { entries: [], total: 0 }, changes, asked), [data, changes, asked]);
+  const page = useMemo(() => pageAfter(data ?? { entries: [], total: 0 }, changes, query), [data, changes, query]);
   return {
     ...page,
     received: data?.received ?? 0,

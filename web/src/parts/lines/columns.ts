@@ -39,7 +39,7 @@ const NARROW_TYPE = 12 / 13;
 const NARROW_PADDING = 8;
 /** The names' least width, in pixels. */
 const LEAST_LABEL = 140;
-/** What the mark of an exception takes beside its figure. */
+/** States what the mark of an exception takes beside its figure. */
 const MARK = 7;
 
 /** The months the columns at the end are about: the year shown, or the whole plan beside years. */
@@ -119,7 +119,7 @@ export function oneMonth(columns: readonly BudgetColumn[], month: Month, width: 
   return [{ ...label, width: Math.max(LEAST_LABEL, left) }, ...shown];
 }
 
-/** Whether columns look the same and stand for the same months. */
+/** Returns whether columns look the same and stand for the same months. */
 export function isSameColumns(a: readonly BudgetColumn[], b: readonly BudgetColumn[]): boolean {
   return (
     a.length === b.length &&
@@ -254,10 +254,10 @@ class Extremes {
 
   add(unit: Unit, value: number): void {
     if (value !== value) return;
-    const known = this.byUnit.get(unit);
-    if (!known) this.byUnit.set(unit, { least: value, most: value });
-    else if (value < known.least) known.least = value;
-    else if (value > known.most) known.most = value;
+    const existing = this.byUnit.get(unit);
+    if (!existing) this.byUnit.set(unit, { least: value, most: value });
+    else if (value < existing.least) existing.least = value;
+    else if (value > existing.most) existing.most = value;
   }
 
   width(document: Document): number {

@@ -32,7 +32,7 @@ export interface ShownFigure {
 
 const NOTHING: ShownFigure = { text: '', value: null, problem: null };
 
-/** What the columns at the end of a row show; `offTarget` stands beside `target`. */
+/** Describes what the columns at the end of a row show; `offTarget` stands beside `target`. */
 export type EndFigure = EndColumn | 'offTarget';
 
 /** The value of a stretch of months, or of what they have run up to since the plan's start; NaN where there is none. */
@@ -77,7 +77,7 @@ export function endFigure(model: PlanModel, id: string, scope: MonthRange, end: 
 /** The columns at the end that show shares. */
 export type EndShare = Exclude<EndFigure, 'total' | 'average' | 'ownAverage' | 'running'>;
 
-/** What a share at the end of a row is a share of, by name; `null` where the row has none. */
+/** Returns what a share at the end of a row is a share of, by name; `null` where the row has none. */
 function shareBase({ document }: PlanModel, id: string, end: EndShare): { id: string; name: string } | null {
   switch (end) {
     case 'ofIncome':

@@ -152,7 +152,7 @@ function totalRow(document: Document, id: string, className: string): BudgetRow 
   return { kind: 'total', key: id, id, className, label: nameOf(document, id)! };
 }
 
-/** Whether a view leaves lines out, so that a group without any is not worth showing. */
+/** Returns whether a view leaves lines out, so that a group without any is not worth showing. */
 function narrows({ filter, hideEmpty }: BudgetView): boolean {
   return hideEmpty || filter.text.trim() !== '' || filter.side !== null || filter.onlyExceptions || filter.onlyInUse;
 }

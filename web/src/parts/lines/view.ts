@@ -3,7 +3,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { oneOf, partsOf, useStored } from '../../ui/useStored.ts';
 
-/** What stands in the fields: the figures, what they have run up to, or the rules they come from. */
+/** States what stands in the fields: the figures, what they have run up to, or the rules they come from. */
 export const SHOWS = ['figures', 'running', 'rules'] as const;
 export type Show = (typeof SHOWS)[number];
 
@@ -37,7 +37,7 @@ export interface Filter {
   readonly onlyInUse: boolean;
 }
 
-/** How someone looks at a budget. Kept in their browser, apart from the plan: it changes no figure. */
+/** Describes how someone looks at a budget. Kept in their browser, apart from the plan: it changes no figure. */
 export interface BudgetView {
   readonly span: Span;
   readonly show: Show;
@@ -45,9 +45,9 @@ export interface BudgetView {
   readonly density: Density;
   readonly labelWidth: number;
   readonly sortBy: SortBy;
-  /** Whether lines are sorted across the groups of a side rather than within each. */
+  /** True when lines are sorted across the groups of a side rather than within each. */
   readonly across: boolean;
-  /** Whether lines without a figure in the whole plan are left out. */
+  /** True when lines without a figure in the whole plan are left out. */
   readonly hideEmpty: boolean;
   readonly collapsed: readonly string[];
   readonly filter: Filter;
@@ -73,7 +73,7 @@ export const ROW_HEIGHTS: Readonly<Record<Density, number>> = { tight: 20, usual
 
 export const LABEL_WIDTHS = { least: 120, most: 460 } as const;
 
-/** Whether any filter hides lines. */
+/** Returns whether any filter hides lines. */
 export function isFiltered({ filter }: BudgetView): boolean {
   return filter.text.trim() !== '' || filter.side !== null || filter.onlyExceptions || filter.onlyInUse;
 }

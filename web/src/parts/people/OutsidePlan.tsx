@@ -5,7 +5,7 @@ import { PersonMenu } from './PersonMenu.tsx';
 
 interface OutsidePlanProps {
   readonly title: string;
-  /** What stands beside the title. */
+  /** States what stands beside the title. */
   readonly actions?: ReactNode;
   readonly children: ReactNode;
 }

@@ -8,7 +8,7 @@ import { peopleApi } from '../../plan-session/peopleApi.ts';
 interface PasswordFieldProps {
   readonly label: string;
   readonly value: string;
-  /** Whether one is chosen, so that its strength is said; else it is one that is known. */
+  /** True when one is chosen, so that its strength is said; else it is one that is known. */
   readonly isNew?: boolean;
   /** Name and address, which make no password. */
   readonly own?: readonly string[];

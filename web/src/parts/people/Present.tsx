@@ -7,13 +7,13 @@ import { Initials } from './Initials.tsx';
 import { presence } from '../../plan-session/whereabouts.ts';
 import './people.scss';
 
-/** How long it is told what somebody else has done, in milliseconds, and how many of those here are shown. */
+/** States how long it is told what somebody else has done, in milliseconds, and how many of those here are shown. */
 const TOLD_FOR = 6000;
 const SHOWN = 4;
 
 interface PresentProps {
   readonly planId: string;
-  /** What the pages of a plan are called, by their address. */
+  /** Returns what the pages of a plan are called, by their address. */
   readonly pageName: (path: string) => string | undefined;
 }
 

@@ -5,7 +5,7 @@ import { Icon } from '../../ui/Icon.tsx';
 interface WhoChangedProps {
   readonly row: string;
   readonly month?: string | null;
-  /** Whether the icon stands alone. */
+  /** True when the icon stands alone. */
   readonly isBare?: boolean;
 }
 
@@ -13,12 +13,12 @@ interface WhoChangedProps {
 export function WhoChanged({ row, month = null, isBare = false }: WhoChangedProps) {
   const { planId } = useParams();
   if (planId === undefined) return null;
-  const at = month === null ? '' : `&month=${month}`;
+  const query = month === null ? '' : `&month=${month}`;
   return (
     <Link
       className="tool"
       title={isBare ? t('history.whoChangedThis') : undefined}
-      to={`/plans/${planId}/history?row=${encodeURIComponent(row)}${at}`}
+      to={`/plans/${planId}/history?row=${encodeURIComponent(row)}${query}`}
     >
       <Icon name="history" />
       <span className={isBare ? 'visually-hidden' : ''}>{t('history.whoChangedThis')}</span>

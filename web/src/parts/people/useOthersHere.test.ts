@@ -3,7 +3,7 @@ import { othersByRow } from './useOthersHere.ts';
 
 describe('those who are there', () => {
   it('stand at their rows, each once: where they are in the page they opened last', () => {
-    const at = (tab: string, id: string, row: string) => ({
+    const valueAt = (tab: string, id: string, row: string) => ({
       tab,
       id,
       name: id,
@@ -11,7 +11,11 @@ describe('those who are there', () => {
       row,
       column: '2026-01',
     });
-    const others = othersByRow([at('1', 'kofi', 'rent'), at('2', 'ines', 'rent'), at('3', 'kofi', 'power')]);
+    const others = othersByRow([
+      valueAt('1', 'kofi', 'rent'),
+      valueAt('2', 'ines', 'rent'),
+      valueAt('3', 'kofi', 'power'),
+    ]);
     expect([...others].map(([row, people]) => [row, people.map(({ id }) => id)])).toEqual([
       ['power', ['kofi']],
       ['rent', ['ines']],

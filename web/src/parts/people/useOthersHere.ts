@@ -11,8 +11,8 @@ interface Selected {
 
 /** Tells the others which cell of a page's grid is selected, and says who of them is at which of its cells. */
 export function useOthersHere(page: string, { row, column }: Selected): OthersByRow {
-  const [at, of] = [row?.key ?? '', column?.id ?? ''];
-  useEffect(() => presence.isAt(at, of), [at, of]);
+  const [rowKey, outputId] = [row?.key ?? '', column?.id ?? ''];
+  useEffect(() => presence.isAt(rowKey, outputId), [rowKey, outputId]);
   useEffect(() => () => presence.isAt('', ''), []);
   const present = usePresent();
   // Someone who moves elsewhere changes nothing here.

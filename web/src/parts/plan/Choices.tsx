@@ -33,9 +33,9 @@ export function AssumptionChoice({ label, document, value, onChange }: Assumptio
 }
 
 interface BearerChoiceProps extends AssumptionChoiceProps {
-  /** What the choice of nothing is called, where nothing may be chosen. */
+  /** States what the choice of nothing is called, where nothing may be chosen. */
   readonly none?: string;
-  /** Whether the figures calculators give, and the totals of lists, can be chosen too. */
+  /** True when the figures calculators give, and the totals of lists, can be chosen too. */
   readonly withOutputs?: boolean;
 }
 

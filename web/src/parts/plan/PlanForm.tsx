@@ -22,7 +22,7 @@ import { NOTATIONS } from './notations.ts';
 import { MonthsOfYear } from '../../fields/MonthsOfYear.tsx';
 import { Select } from '../../fields/Select.tsx';
 
-/** What a plan's settings are entered as. */
+/** Describes what a plan's settings are entered as. */
 export interface PlanFormValues {
   readonly name: string;
   readonly currency: string;
@@ -37,7 +37,7 @@ export interface PlanFormValues {
   readonly negatives: Negatives;
 }
 
-/** What may be entered, and what is said of the rest, in the language of now. */
+/** Returns what may be entered, and what is said of the rest, in the language of now. */
 const schema = () =>
   Joi.object<PlanFormValues>({
     name: Joi.string()
@@ -97,7 +97,7 @@ interface PlanFormProps {
   readonly title: string;
   readonly submit: string;
   readonly values: PlanFormValues;
-  /** What the core said no to, shown above the buttons. */
+  /** States what the core said no to, shown above the buttons. */
   readonly refusal: string | null;
   /** Takes what was given; says whether it was taken. */
   readonly onSubmit: (values: PlanFormValues) => boolean;
@@ -137,7 +137,7 @@ const NEGATIVE_WORDS: Readonly<Record<Negatives, string>> = {
   },
 };
 
-/** How a plan's figures look: their decimals, and what is below zero. */
+/** Shows how a plan's figures look: their decimals, and what is below zero. */
 function LookFields({ form }: { readonly form: UseFormReturn<PlanFormValues> }) {
   const { currency, locale, decimals, negatives } = form.watch();
   const usualDecimals = isCurrency(currency) ? decimalsOf(currency) : 2;

@@ -29,9 +29,9 @@ const CURRENCIES: Readonly<Record<string, string>> = {
 export function usualLocale(languages: readonly string[]): string {
   for (const language of languages) {
     const [name] = language.split('-');
-    const known =
+    const existing =
       NOTATIONS.find(([locale]) => locale === language) ?? NOTATIONS.find(([locale]) => locale.split('-')[0] === name);
-    if (known) return known[0];
+    if (existing) return existing[0];
   }
   return 'en-IE';
 }

@@ -1,7 +1,7 @@
 import type { Month } from '@haushalt/core';
 import { createContext, useContext } from 'react';
 
-/** What pages can ask of the frame around them. */
+/** Describes what pages can ask of the frame around them. */
 export interface ShellActions {
   readonly openAssumptions: () => void;
   /** Goes to where a line, group, total or assumption stands. */

@@ -26,23 +26,23 @@ export interface Findings {
   readonly waived: readonly { readonly finding: Finding; readonly reason: string }[];
 }
 
-/** How long a plan is left alone before it is checked, in milliseconds. */
+/** States how long a plan is left alone before it is checked, in milliseconds. */
 const PAUSE = 400;
 
-const known = new WeakMap<object, readonly Finding[]>();
+const cache = new WeakMap<object, readonly Finding[]>();
 
 function findingsIn({ document, model }: PlanState, given: LedgerGiven | null): Findings {
-  const ofPlan = known.get(document) ?? findingsOf(model);
-  known.set(document, ofPlan);
-  const found = given === null ? ofPlan : [...ofPlan, ...ledgerFindingsOf(model, given)];
-  const all = found.map((finding) => ({ finding, reason: reasonOf(document, finding) }));
+  const ofPlan = cache.get(document) ?? findingsOf(model);
+  cache.set(document, ofPlan);
+  const match = given === null ? ofPlan : [...ofPlan, ...ledgerFindingsOf(model, given)];
+  const all = match.map((finding) => ({ finding, reason: reasonOf(document, finding) }));
   return {
     open: all.filter(({ reason }) => reason === null).map(({ finding }) => finding),
     waived: all.flatMap(({ finding, reason }) => (reason === null ? [] : [{ finding, reason }])),
   };
 }
 
-/** What happened, as far as the server and this page know; `null` where the server cannot be asked. */
+/** Returns what happened, as far as the server and this page know; `null` where the server cannot be asked. */
 async function ledgerGiven(client: QueryClient, session: PlanSession): Promise<LedgerGiven | null> {
   const { document } = session.plan;
   const planId = planOf(document).id;
@@ -58,11 +58,11 @@ async function ledgerGiven(client: QueryClient, session: PlanSession): Promise<L
       session.state.ledger.flatMap((each) =>
         (each.revision === null || each.revision > revision) && isOfLedger(each.change) ? [each.change] : [],
       );
-    const known = sumsAfter(sums.sums, since(sums.revision));
+    const existing = sumsAfter(sums.sums, since(sums.revision));
     return {
-      actuals: actualsFrom(known, today()),
+      actuals: actualsFrom(existing, today()),
       settled: confirmedDaysAfter(sums.settled, since(sums.revision)),
-      sums: known,
+      sums: existing,
       balances: new Balances(document, daySumsAfter(balances.days, since(balances.revision))),
       twice,
       today: today(),
@@ -73,7 +73,7 @@ async function ledgerGiven(client: QueryClient, session: PlanSession): Promise<L
   }
 }
 
-/** What is found in the open plan. It is checked when nobody has changed it for a moment, so that typing never waits. */
+/** Returns what is found in the open plan. It is checked when nobody has changed it for a moment, so that typing never waits. */
 export function useFindings(): Findings {
   const session = useSession();
   const client = useQueryClient();

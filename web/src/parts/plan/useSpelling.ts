@@ -1,7 +1,7 @@
 import { planOf } from '@haushalt/core';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
 
-/** What has a browser check the spelling of a text in a language. */
+/** Returns what has a browser check the spelling of a text in a language. */
 export const spelledIn = (language: string) => ({ lang: language, spellCheck: true }) as const;
 
 /** The same in the language of the open plan. */

@@ -12,7 +12,7 @@ interface TrialStripProps {
   readonly onTrial: (trial: Trial | null) => void;
 }
 
-/** How many past changes are offered as moments to compare with. */
+/** States how many past changes are offered as moments to compare with. */
 const MOMENTS = 10;
 
 /** While something is tried: since when figures are compared, and how to keep the changes or go back. */

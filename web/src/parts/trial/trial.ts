@@ -55,7 +55,7 @@ export function trialBefore(
   };
 }
 
-/** How many commands have been done since a trial began. */
+/** Returns how many commands have been done since a trial began. */
 export function doneSince(trial: Trial, history: readonly HistoryItem[]): number {
   const done = history.filter((item) => item.state === 'done');
   const index = done.findIndex((item) => item.commandId === trial.after);

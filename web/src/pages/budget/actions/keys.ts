@@ -10,7 +10,7 @@ export interface BudgetKeyPlace extends Pick<KeyPlace, 'column' | 'first' | 'las
   readonly hasYearAfter: boolean;
 }
 
-/** What a key does on the budget that it does not do in every grid. */
+/** Describes what a key does on the budget that it does not do in every grid. */
 export type BudgetKey =
   | { readonly kind: 'year'; readonly step: 1 | -1; readonly to: 'same' | 'first' | 'last' }
   | { readonly kind: 'move'; readonly direction: 1 | -1 }

@@ -21,7 +21,7 @@ interface FootTerms {
   readonly onRule: () => void;
 }
 
-/** What is done from below the grid with what is selected in it. */
+/** Returns what is done from below the grid with what is selected in it. */
 export function useDetailActions({ control, selectionActions, show, onDialog, onRule }: FootTerms) {
   const { document, model } = useSessionState();
   const notices = useNotices();

@@ -20,7 +20,7 @@ interface RowTerms {
   readonly onMoved: () => void;
 }
 
-/** What is done with one row, from its label, its menu or by key. Stays the same function from render to render. */
+/** Returns what is done with one row, from its label, its menu or by key. Stays the same function from render to render. */
 export function useLineActions(terms: RowTerms): (what: RowAction, row: BudgetRow) => void {
   return useEventCallback((what: RowAction, row: BudgetRow) => {
     const { actions, view, changeView, month, show, onDialog, onRule, onMoved } = terms;
@@ -58,8 +58,8 @@ export function useLineActions(terms: RowTerms): (what: RowAction, row: BudgetRo
         if (row.id !== null) show(row.id, month);
         return onRule();
       case 'highlight': {
-        const of = row.id ?? (row.kind === 'heading' ? row.group.id : null);
-        if (of !== null) onDialog({ kind: 'highlight', of });
+        const id = row.id ?? (row.kind === 'heading' ? row.group.id : null);
+        if (id !== null) onDialog({ kind: 'highlight', of: id });
       }
     }
   });

@@ -7,7 +7,7 @@ import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import { NO_FILTER, type BudgetView } from '../../../parts/lines/view.ts';
 
-/** What is done once a place is reached. */
+/** Describes what is done once a place is reached. */
 export type AfterNavigation = 'nothing' | 'name' | 'figure' | 'rule';
 
 /** A place to go to as soon as it is there. */

@@ -9,7 +9,7 @@ import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import type { BudgetView } from '../../../parts/lines/view.ts';
 import { t } from '../../../language/language.ts';
 
-/** What can be done with whole rows: each returns whether it was done. */
+/** Describes what can be done with whole rows: each returns whether it was done. */
 export interface WholeRowActions {
   readonly send: (command: Command, done?: string) => boolean;
   /** Adds a line to a group, after another of its lines or at its end; gives its id. */

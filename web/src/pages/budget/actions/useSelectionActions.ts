@@ -29,7 +29,7 @@ interface BlockTerms {
 
 export type SelectionActions = ReturnType<typeof useSelectionActions>;
 
-/** What is done with the selected figures as a whole. */
+/** Returns what is done with the selected figures as a whole. */
 export function useSelectionActions({ control, all, columns, cells, view, year, send, onDialog }: BlockTerms) {
   const { selection, isBlock, row, column } = control;
   const { document, model } = useSessionState();
@@ -42,7 +42,7 @@ export function useSelectionActions({ control, all, columns, cells, view, year, 
     if (isBlock) {
       if (cells.length === 0) return notices.say({ text: t('budget.selectToClear') });
       const exceptions = cells.filter((cell) => isException(document, cell));
-      const places = (of: typeof cells) => of.map(({ line, month }) => ({ line, month }));
+      const places = (source: typeof cells) => source.map(({ line, month }) => ({ line, month }));
       if (exceptions.length > 0) send({ kind: 'figures.clear', cells: places(exceptions) });
       else
         send({
@@ -89,7 +89,7 @@ export function useSelectionActions({ control, all, columns, cells, view, year, 
       ids.length === 1 ? (nameOf(document, ids[0]!) ?? t('budget.chart')) : t('budget.chartOfSelection'),
     );
     const settings = { ...USUAL_CHART.settings, name, year: view.span === 'month' ? year : null };
-    const series = ids.map((of) => plainSeries(of, 'line'));
+    const series = ids.map((id) => plainSeries(id, 'line'));
     if (send({ kind: 'chart.set', id, settings, series })) void navigate(`/plans/${planId}/charts?chart=${id}`);
   };
 

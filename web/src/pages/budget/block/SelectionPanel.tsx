@@ -22,7 +22,7 @@ interface SelectionPanelProps {
   readonly onDraw: () => void;
 }
 
-/** What the selected block comes to, and what can be done with it. */
+/** Shows what the selected block comes to, and what can be done with it. */
 export function SelectionPanel({
   selection,
   rows,

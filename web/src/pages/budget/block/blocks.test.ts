@@ -78,11 +78,11 @@ describe('a block of figures', () => {
 
   it('goes to the clipboard and back in the plan’s own notation', () => {
     for (const locale of ['en-IE', 'de-DE']) {
-      const { model: own, all: rows, columns: cols, row: at, scope: year } = parts(plan(locale));
-      const selected = extendTo(selectOne({ row: at('Rent'), column: 2 }), { row: at('Heating'), column: 4 });
+      const { model: own, all: rows, columns: cols, row: valueAt, scope: year } = parts(plan(locale));
+      const selected = extendTo(selectOne({ row: valueAt('Rent'), column: 2 }), { row: valueAt('Heating'), column: 4 });
       const text = asText(selected, (r, c) => cellText(own, USUAL_VIEW, year, rows[r]!, cols[c]!));
       expect(text).toBe(`800\t${locale === 'de-DE' ? '1234,5' : '1234.5'}\t800\n118\t118\t118`);
-      const pasted = readPasted(text, { row: at('Rent'), column: 2 }, rows, cols, own.document);
+      const pasted = readPasted(text, { row: valueAt('Rent'), column: 2 }, rows, cols, own.document);
       expect(pasted.problems).toEqual([]);
       expect(pasted.figures.map(({ figure }) => figure)).toEqual([800, 1234.5, 800, 118, 118, 118]);
     }

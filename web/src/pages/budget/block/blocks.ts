@@ -40,14 +40,14 @@ export function cellsIn(
   });
 }
 
-/** What a block of figures comes to. */
+/** Describes what a block of figures comes to. */
 export interface BlockSummary {
   readonly count: number;
   readonly sum: number;
   readonly average: number;
   readonly smallest: number;
   readonly largest: number;
-  /** What the figures count; `null` when they count different things. */
+  /** States what the figures count; `null` when they count different things. */
   readonly unit: Unit | null;
 }
 
@@ -126,7 +126,7 @@ export interface PastedField {
 
 export interface Pasted {
   readonly rows: readonly (readonly PastedField[])[];
-  /** What does not fit, in words; empty when all does. */
+  /** States what does not fit, in words; empty when all does. */
   readonly problems: readonly string[];
   readonly figures: readonly { readonly line: string; readonly month: Cell['month']; readonly figure: number | null }[];
 }
@@ -192,16 +192,16 @@ export function spread(
   decimals: number,
 ): number[] | null {
   const weights = cells.map(({ value }) => (how === 'equal' ? 1 : (value ?? 0)));
-  const whole = weights.reduce((sum, weight) => sum + weight, 0);
-  if (whole === 0 || Math.abs(total) > LARGEST_FIGURE) return null;
-  const parts = weights.map((weight) => roundTo((total * weight) / whole, decimals));
+  const rounded = weights.reduce((sum, weight) => sum + weight, 0);
+  if (rounded === 0 || Math.abs(total) > LARGEST_FIGURE) return null;
+  const parts = weights.map((weight) => roundTo((total * weight) / rounded, decimals));
   const last = parts.findLastIndex((_, index) => weights[index] !== 0);
   const rest = parts.reduce((sum, part, index) => (index === last ? sum : sum + part), 0);
   parts[last] = roundTo(total - rest, decimals);
   return parts;
 }
 
-/** Whether a month of a line departs from its rule. */
+/** Returns whether a month of a line departs from its rule. */
 export function isException(document: Document, { line, month }: Cell): boolean {
   return document.exceptions.has(datedId(line, month));
 }

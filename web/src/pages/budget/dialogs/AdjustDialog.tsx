@@ -37,7 +37,7 @@ const WORDS: Readonly<Record<How, string>> = {
   },
 };
 
-/** How many months the preview lists one by one. */
+/** States how many months the preview lists one by one. */
 const LISTED = 8;
 
 /** Raises, lowers or spreads over the figures of a block, with what comes of it shown beforehand. */

@@ -9,7 +9,7 @@ import { HighlightDialog } from './HighlightDialog.tsx';
 import { NoteDialog } from './NoteDialog.tsx';
 import { PasteDialog } from './PasteDialog.tsx';
 
-/** What the budget asks in front of the page. */
+/** Describes what the budget asks in front of the page. */
 export type BudgetDialog =
   | { readonly kind: 'group'; readonly group: string | null }
   | { readonly kind: 'adjust'; readonly cells: readonly BlockCell[] }

@@ -28,8 +28,8 @@ export function FollowDialog({ line, onClose }: { readonly line: LineRow; readon
     queryFn: () => api.figuresOf(plan),
     enabled: plan !== '',
   });
-  const [of, setOf] = useState(NET);
-  const figure = figures?.find(({ id }) => id === of) ?? figures?.[0];
+  const [lineId, setOf] = useState(NET);
+  const figure = figures?.find(({ id }) => id === lineId) ?? figures?.[0];
   const currency = others.find(({ id }) => id === plan)?.currency;
   const follow = () => {
     if (!figure || !me?.person) return;

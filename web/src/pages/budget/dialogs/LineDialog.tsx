@@ -47,7 +47,7 @@ const EMPHASIS_WORDS: Readonly<Record<Emphasis, string>> = {
   strong: 'strongest',
 };
 
-/** What a line counts, what its months make of a year, and a remark. */
+/** Shows what a line counts, what its months make of a year, and a remark. */
 export function LineDialog({ line, onClose }: { readonly line: LineRow; readonly onClose: () => void }) {
   const session = useSession();
   const [refusal, setRefusal] = useState<string | null>(null);

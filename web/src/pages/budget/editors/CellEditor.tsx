@@ -324,7 +324,7 @@ interface ResultProps {
   readonly until: Month;
 }
 
-/** What an entry will give in its month, computed while it is typed. */
+/** Shows what an entry will give in its month, computed while it is typed. */
 function Result({ entry, line, period, month, reach, until }: ResultProps) {
   const session = useSession();
   const { document } = useSessionState();

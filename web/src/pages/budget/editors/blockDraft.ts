@@ -13,12 +13,12 @@ import type { CellRef, Draft } from '../../../grid/state.ts';
 
 export type BlockAs = Extract<Command, { kind: 'figures.set' }>['as'];
 
-/** What the lines of a block count, each unit once: what is typed is read as each line counts. */
+/** Returns what the lines of a block count, each unit once: what is typed is read as each line counts. */
 export function unitsOfBlock(cells: readonly CellRef[], document: Document): Unit[] {
   return [...new Set(cells.map(({ row }) => unitOf(document, row)))];
 }
 
-/** How a block's figures are kept: lines without a rule get one; lines that have one get exceptions. */
+/** Returns how a block's figures are kept: lines without a rule get one; lines that have one get exceptions. */
 export function blockAs({ options }: Draft, cells: readonly CellRef[], document: Document): BlockAs {
   if (options.as === 'rule' || options.as === 'exceptions') return options.as;
   const isWithout = ({ row }: CellRef) => [...rowsWhere(document.ruleSteps, 'line', row)].length === 0;

@@ -17,7 +17,7 @@ import { t } from '../../../language/language.ts';
 
 type Editing = ColumnEditing<BudgetRow, BudgetColumn>;
 
-/** How the budget's columns are typed into: the names of lines, and everything else as a figure of its month. */
+/** Returns how the budget's columns are typed into: the names of lines, and everything else as a figure of its month. */
 export function budgetEditing(session: PlanSession): (column: BudgetColumn) => Editing {
   const names = nameEditing(session);
   const figures = figureEditing(session);
@@ -66,7 +66,7 @@ function figureEditing(session: PlanSession): Editing {
   };
 }
 
-/** What is typed into a month of a line: a figure or a rule, with its reach. */
+/** Returns what is typed into a month of a line: a figure or a rule, with its reach. */
 function readFigureDraft({ row: line, column }: CellRef, draft: Draft, document: Document): Reading {
   const month = column as Month;
   const { reach, from, until } = reachOf(draft, document, line, month);
@@ -82,7 +82,7 @@ function readFigureDraft({ row: line, column }: CellRef, draft: Draft, document:
   }
 }
 
-/** How all months of lines in a block are typed into at once. */
+/** Returns how all months of lines in a block are typed into at once. */
 export function blockEditing(session: PlanSession, cells: readonly BlockCell[]): BlockEditing<BudgetRow, BudgetColumn> {
   return {
     cells: cells.map(({ line, month }) => ({ row: line, column: month })),

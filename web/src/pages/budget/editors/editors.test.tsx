@@ -19,7 +19,7 @@ const document = sketch({
   lines: { Income: { Pay: 2000 }, Costs: { Rent: 800, Heating: null }, Memo: { Rate: 0.02 } },
   units: { Rate: 'percent' },
 });
-const line = (name: string, of: Document = document) => [...of.lines.values()].find((row) => row.name === name)!;
+const line = (name: string, plan: Document = document) => [...plan.lines.values()].find((row) => row.name === name)!;
 
 beforeAll(loadFormulaField);
 afterEach(cleanup);
@@ -134,8 +134,8 @@ describe('the editor of a block', () => {
   it('reads what is typed as each line counts', async () => {
     const { user, session } = edit(['Rent', 'Rate'], 3, '5');
     await user.keyboard('{Enter}');
-    const at = (name: string) => session.state.model.seriesOf(line(name).id)!.valueAt(2);
-    expect([at('Rent'), at('Rate')]).toEqual([5, 0.05]);
+    const valueAt = (name: string) => session.state.model.seriesOf(line(name).id)!.valueAt(2);
+    expect([valueAt('Rent'), valueAt('Rate')]).toEqual([5, 0.05]);
   });
 });
 

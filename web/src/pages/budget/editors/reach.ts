@@ -13,7 +13,7 @@ export function firstReach(document: Document, line: string, isFormula: boolean)
   return 'every';
 }
 
-/** How many dated steps and exceptions of a line an entry would replace. */
+/** Returns how many dated steps and exceptions of a line an entry would replace. */
 export function replacedBy(
   document: Document,
   line: string,
@@ -34,12 +34,12 @@ export function replacedBy(
   return { steps, exceptions };
 }
 
-/** Whether a draft is read as a rule: it was opened as one, or looks like one. */
+/** Returns whether a draft is read as a rule: it was opened as one, or looks like one. */
 export function isRule({ text, options }: Draft): boolean {
   return options.asRule === 'yes' || looksLikeFormula(text);
 }
 
-/** How far a draft reaches, from and until which month. */
+/** Returns how far a draft reaches, from and until which month. */
 export function reachOf(
   draft: Draft,
   document: Document,

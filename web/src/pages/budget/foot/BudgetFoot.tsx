@@ -11,7 +11,7 @@ import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import type { BudgetView } from '../../../parts/lines/view.ts';
 import { t } from '../../../language/language.ts';
 
-/** What can be done below the grid with what is selected in it. */
+/** Describes what can be done below the grid with what is selected in it. */
 export type DetailAction = 'adjust' | 'clear' | 'copy' | 'draw' | 'changeRule' | 'openRule' | 'note';
 
 interface BudgetFootProps {

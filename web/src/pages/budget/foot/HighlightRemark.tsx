@@ -4,7 +4,7 @@ import { HIGHLIGHT_ICONS } from '../../../parts/plan/highlightMarks.ts';
 import { Icon } from '../../../ui/Icon.tsx';
 import { conditionInWords } from '../dialogs/HighlightDialog.tsx';
 
-/** What the highlight on a month's figure says, in words. */
+/** Shows what the highlight on a month's figure says, in words. */
 export function HighlightRemark({
   model,
   id,

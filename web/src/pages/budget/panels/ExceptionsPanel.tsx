@@ -5,7 +5,7 @@ import { useSession, useSessionState } from '../../../plan-session/SessionProvid
 import { Segments } from '../../../ui/Segments.tsx';
 import { say, monthInWords, t } from '../../../language/language.ts';
 
-/** How many exceptions and typed amounts the rules of a plan hold. */
+/** Describes how many exceptions and typed amounts the rules of a plan hold. */
 export interface Typed {
   readonly exceptions: number;
   readonly amounts: number;

@@ -52,7 +52,7 @@ const KINDS: Readonly<Record<PatternKind, string>> = {
   },
 };
 
-/** What a pattern is filled in with; each kind uses some of it. */
+/** Describes what a pattern is filled in with; each kind uses some of it. */
 interface Fields {
   readonly amount: number | null;
   readonly step: number | null;
@@ -313,13 +313,13 @@ function PatternFields({ kind, fields, set, line, months }: PatternFieldsProps) 
             value={fields.share}
             onChange={(share) => set({ share })}
           />
-          <OfWhat value={fields.of} self={null} line={line} onChange={(of) => set({ of })} />
+          <OfWhat value={fields.of} self={null} line={line} onChange={(id) => set({ of: id })} />
         </>
       );
     case 'recent':
       return (
         <>
-          <OfWhat value={fields.of} self={line.id} line={line} onChange={(of) => set({ of })} />
+          <OfWhat value={fields.of} self={line.id} line={line} onChange={(id) => set({ of: id })} />
           {every(t('budget.pattern.overMonths'))}
         </>
       );

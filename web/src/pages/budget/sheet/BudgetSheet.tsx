@@ -10,7 +10,7 @@ import { budgetCell, cellParts, type CellContext } from './cells.tsx';
 import type { ShownBudget } from './useShownBudget.ts';
 import { t } from '../../../language/language.ts';
 
-/** What a second line of differences adds to the height of a row. */
+/** States what a second line of differences adds to the height of a row. */
 const DIFFERENCE_HEIGHT = 13;
 
 interface BudgetSheetProps {

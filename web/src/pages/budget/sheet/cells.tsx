@@ -27,7 +27,7 @@ import type { Trial } from '../../../parts/trial/trial.ts';
 import type { BudgetView, EndColumn } from '../../../parts/lines/view.ts';
 import { say, t } from '../../../language/language.ts';
 
-/** What the cells of a budget are drawn from. */
+/** Describes what the cells of a budget are drawn from. */
 export interface CellContext {
   readonly state: PlanState;
   readonly view: BudgetView;
@@ -38,7 +38,7 @@ export interface CellContext {
   readonly onRow: OnRow;
 }
 
-/** What one cell of the budget shows. */
+/** Returns what one cell of the budget shows. */
 export function budgetCell(context: CellContext, row: BudgetRow, column: BudgetColumn): GridCell {
   const { state, view, scope, trial } = context;
   const { model } = state;
@@ -213,7 +213,7 @@ function DifferenceText({ row, difference }: { readonly row: BudgetRow; readonly
   return writeDifference(difference, unitOf(document, row.id!), planOf(document));
 }
 
-/** Whether a difference hurts: more costs, or less of anything else that counts as money. */
+/** Returns whether a difference hurts: more costs, or less of anything else that counts as money. */
 function worse(row: BudgetRow, difference: number): boolean {
   return sideOf(row) === 'expense' ? difference > 0 : difference < 0;
 }

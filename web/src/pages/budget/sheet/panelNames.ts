@@ -1,2 +1,2 @@
-/** What can stand beside the budget. */
+/** States what can stand beside the budget. */
 export type PanelName = 'rule' | 'fit' | 'typed' | 'split';

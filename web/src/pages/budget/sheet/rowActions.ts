@@ -1,6 +1,6 @@
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 
-/** What can be done with a row from its label. */
+/** Describes what can be done with a row from its label. */
 export type RowAction =
   | 'rename'
   | 'addLine'

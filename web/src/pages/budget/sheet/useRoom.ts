@@ -1,6 +1,6 @@
 import { useWindowWidth } from '../../../ui/useWindowWidth.ts';
 
-/** What the navigation beside a page takes, in pixels. */
+/** States what the navigation beside a page takes, in pixels. */
 const NAVIGATION = 108;
 
 /**
@@ -13,7 +13,7 @@ export function useRoom(): number {
 
 let measured: number | undefined;
 
-/** What a thin scroll bar takes here, in pixels: nothing where it lies over what it scrolls. */
+/** Returns what a thin scroll bar takes here, in pixels: nothing where it lies over what it scrolls. */
 function scrollBar(): number {
   if (measured === undefined) {
     const probe = window.document.createElement('div');

@@ -16,7 +16,7 @@ import {
 import { budgetRows, type BudgetRow, type BudgetRows } from '../../../parts/lines/rows.ts';
 import type { BudgetView } from '../../../parts/lines/view.ts';
 
-/** What the budget shows: its year, rows and columns, as its view has them. */
+/** Describes what the budget shows: its year, rows and columns, as its view has them. */
 export interface ShownBudget {
   readonly years: readonly number[];
   readonly year: number;
@@ -30,7 +30,7 @@ export interface ShownBudget {
   /** All rows, those that scroll before those that stay at the bottom. */
   readonly all: readonly BudgetRow[];
   readonly columns: readonly BudgetColumn[];
-  /** How many months a year of the plan has. */
+  /** Returns how many months a year of the plan has. */
   readonly monthsIn: (year: number) => number;
 }
 
@@ -58,8 +58,8 @@ export function useShownBudget(view: BudgetView): ShownBudget {
   }, [model, budget, view, year, room, month, width]);
   // Most edits leave every column as it is; then no row is laid out again.
   const columns = useStableValue<readonly BudgetColumn[]>(computed, isSameColumns);
-  const monthsIn = (of: number) => {
-    const { from, to } = rangeOfYear(model.calendar, of);
+  const monthsIn = (year: number) => {
+    const { from, to } = rangeOfYear(model.calendar, year);
     return to - from;
   };
   return { years, year, setYear, month, setMonth, scope, budget, all, columns, monthsIn };
