@@ -26,7 +26,7 @@ export async function serverRows(): Promise<Row[]> {
   const server = new Worker(new URL('./serving.js', import.meta.url), { workerData: file });
   const [port] = (await once(server, 'message')) as [number];
   const agent = new Agent({ keepAlive: true, maxSockets: 64 });
-  const ask = (method: string, path: string, body?: unknown) => asked(agent, port, method, path, body);
+  const ask = (method: string, path: string, body?: unknown) => answerOf(agent, port, method, path, body);
   try {
     let next = 0;
     const order = (lines: number, months: number) => {
@@ -103,7 +103,7 @@ function entries() {
 }
 
 /** The text of an answer, whole; throws for anything but success. */
-function asked(agent: Agent, port: number, method: string, path: string, body?: unknown): Promise<string> {
+function answerOf(agent: Agent, port: number, method: string, path: string, body?: unknown): Promise<string> {
   return new Promise((resolve, reject) => {
     const headers = body === undefined ? {} : { 'content-type': 'application/json' };
     const sent = request({ agent, host: '127.0.0.1', port, method, path, headers }, (response) => {

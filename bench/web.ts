@@ -57,12 +57,12 @@ async function main(): Promise<void> {
     const edits = await typeFigures(page);
     const frames = await scrollFrames(page);
     print([
-      atMost('script of an edit, median', at(edits.map((edit) => edit.script), 0.5), 16, 'ms'),
-      atMost('script of an edit, 95th percentile', at(edits.map((edit) => edit.script), 0.95), 50, 'ms'),
-      atMost('edit to paint, median', at(edits.map((edit) => edit.paint), 0.5), 50, 'ms'),
-      atMost('edit to paint, 95th percentile', at(edits.map((edit) => edit.paint), 0.95), 50, 'ms'),
-      atMost('frame while scrolling, median', at(frames, 0.5), 17, 'ms'),
-      atMost('frame while scrolling, 95th percentile', at(frames, 0.95), 50, 'ms'),
+      atMost('script of an edit, median', quantile(edits.map((edit) => edit.script), 0.5), 16, 'ms'),
+      atMost('script of an edit, 95th percentile', quantile(edits.map((edit) => edit.script), 0.95), 50, 'ms'),
+      atMost('edit to paint, median', quantile(edits.map((edit) => edit.paint), 0.5), 50, 'ms'),
+      atMost('edit to paint, 95th percentile', quantile(edits.map((edit) => edit.paint), 0.95), 50, 'ms'),
+      atMost('frame while scrolling, median', quantile(frames, 0.5), 17, 'ms'),
+      atMost('frame while scrolling, 95th percentile', quantile(frames, 0.95), 50, 'ms'),
     ]); // prettier-ignore
   } finally {
     await browser.close();
@@ -146,7 +146,7 @@ async function scrollFrames(page: Page): Promise<number[]> {
 }
 
 /** The value at a share of a list in order: 0.5 is the median. */
-function at(values: readonly number[], share: number): number {
+function quantile(values: readonly number[], share: number): number {
   const sorted = [...values].sort((a, b) => a - b);
   return sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))]!;
 }

@@ -21,13 +21,13 @@ const BUNDLES = [
 ];
 
 async function make({ source, folder, name, holds }) {
-  const held = holds.map((each) => [`@haushalt/${each}`, path(`${each}/src/index.ts`)]);
+  const packages = holds.map((each) => [`@haushalt/${each}`, path(`${each}/src/index.ts`)]);
   const bundle = await rolldown({
     input: { [name]: path(source) },
     platform: 'node',
     // Packages of others stay outside.
-    external: (id) => isPackage(id) && !held.some(([own]) => own === id),
-    resolve: { alias: Object.fromEntries(held) },
+    external: (id) => isPackage(id) && !packages.some(([own]) => own === id),
+    resolve: { alias: Object.fromEntries(packages) },
   });
   await bundle.write({ dir: path(folder), format: 'esm', chunkFileNames: `${name}-[name].js` });
   await bundle.close();

@@ -4,12 +4,12 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { Speaker, catalogueFor } from '../language/dist/bundle/index.js';
 import { functionsInWords, planFileSchema } from '../core/dist/bundle/index.js';
 
-const at = (name) => new URL(`../docs/${name}`, import.meta.url);
+const inDocs = (name) => new URL(`../docs/${name}`, import.meta.url);
 
-writeFileSync(at('plan-file.schema.json'), `${JSON.stringify(planFileSchema(), null, 2)}\n`);
+writeFileSync(inDocs('plan-file.schema.json'), `${JSON.stringify(planFileSchema(), null, 2)}\n`);
 
 const { say } = new Speaker('en', await catalogueFor('en', 'programs'));
-const formulas = readFileSync(at('formulas.md'), 'utf8');
+const formulas = readFileSync(inDocs('formulas.md'), 'utf8');
 const [begin, end] = ['<!-- functions: written by npm run docs -->\n', '\n<!-- end of functions -->'];
 const [before, rest] = formulas.split(begin);
-writeFileSync(at('formulas.md'), `${before}${begin}\n${functionsInWords(say)}${end}${rest.split(end)[1]}`);
+writeFileSync(inDocs('formulas.md'), `${before}${begin}\n${functionsInWords(say)}${end}${rest.split(end)[1]}`);

@@ -6,9 +6,9 @@ import { ROOT, build, install } from './setup.mjs';
 install();
 build();
 const args = process.argv.slice(2);
-const at = args.indexOf('--minutes');
-const minutes = at < 0 ? 10 : Number(args[at + 1]);
-const filters = args.filter((_, index) => at < 0 || (index !== at && index !== at + 1));
+const position = args.indexOf('--minutes');
+const minutes = position < 0 ? 10 : Number(args[position + 1]);
+const filters = args.filter((_, index) => position < 0 || (index !== position && index !== position + 1));
 if (!(minutes > 0)) {
   console.error('Say for how many minutes: npm run fuzz -- --minutes 5');
   process.exit(2);
@@ -17,7 +17,7 @@ if (!(minutes > 0)) {
 const TIMES = '10';
 const end = performance.now() + minutes * 60_000;
 let rounds = 0;
-let found = 0;
+let failures = 0;
 while (performance.now() < end) {
   const seed = String(Math.floor(Math.random() * 2 ** 31));
   const env = { ...process.env, HAUSHALT_SEED: seed, HAUSHALT_TIMES: TIMES };
@@ -46,10 +46,10 @@ while (performance.now() < end) {
     console.log(`Round ${rounds}, seed ${seed}: nothing found.`);
     continue;
   }
-  found++;
+  failures++;
   console.log(stdout);
   console.log(`Round ${rounds} found something. To repeat it:`);
   console.log(`  HAUSHALT_SEED=${seed} HAUSHALT_TIMES=${TIMES} npx vitest ${tests.join(' ')}`);
 }
-console.log(`${rounds} rounds of ${TIMES} times as many cases as npm test draws, ${found} of them found something.`);
-process.exit(found === 0 ? 0 : 1);
+console.log(`${rounds} rounds of ${TIMES} times as many cases as npm test draws, ${failures} of them found something.`);
+process.exit(failures === 0 ? 0 : 1);

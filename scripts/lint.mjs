@@ -22,14 +22,14 @@ function sources() {
 /** States what has been found well under a name, as hashes; `keep` adds some. */
 function memory(name) {
   const file = join(CACHE, `${name}.json`);
-  const known = new Set(existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : []);
+  const wellBefore = new Set(existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : []);
   const keep = (hashes) => {
     mkdirSync(CACHE, { recursive: true });
     // Another run may write as well: one of them wins, and the file is whole.
     writeFileSync(`${file}.${process.pid}`, JSON.stringify(hashes));
     renameSync(`${file}.${process.pid}`, file);
   };
-  return { known, keep };
+  return { wellBefore, keep };
 }
 
 const paths = sources();
@@ -38,8 +38,10 @@ const contents = new Map(paths.map((path) => [path, hashOf(path, read(path))]));
 const lockfile = read('package-lock.json');
 
 async function rules() {
-  const { known, keep } = memory(`lint-${hashOf(lockfile, read('eslint.config.js'), read('scripts/lintRules.mjs')).slice(0, 16)}`);
-  const changed = paths.filter((path) => !known.has(contents.get(path)));
+  const { wellBefore, keep } = memory(
+    `lint-${hashOf(lockfile, read('eslint.config.js'), read('scripts/lintRules.mjs')).slice(0, 16)}`,
+  );
+  const changed = paths.filter((path) => !wellBefore.has(contents.get(path)));
   if (changed.length === 0) return true;
   const eslint = new ESLint({ cwd: ROOT, warnIgnored: false });
   const results = await eslint.lintFiles(changed);
@@ -54,12 +56,12 @@ async function rules() {
 /** Imports depend on all files together: they are looked at again when one has changed. */
 function directions() {
   const all = hashOf(lockfile, read('.dependency-cruiser.mjs'), ...contents.values());
-  const { known, keep } = memory('imports');
-  if (known.has(all)) return true;
+  const { wellBefore, keep } = memory('imports');
+  if (wellBefore.has(all)) return true;
   const packages = ['language', 'core', 'formats', 'server', 'web', 'cli'].map((name) => `${name}/src`);
   const [command, args] = tool('dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.mjs', ...packages); // prettier-ignore
   const isWell = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit' }).status === 0;
-  if (isWell) keep([...known, all].slice(-50));
+  if (isWell) keep([...wellBefore, all].slice(-50));
   return isWell;
 }
 

@@ -32,7 +32,7 @@ const PRIVATE = new RegExp(
     .join('|'),
 );
 
-/** What a declaration declares by this pattern: the names within it. */
+/** Yields the names a pattern declares. */
 function* namesIn(pattern) {
   if (pattern === null) return;
   if (pattern.type === 'Identifier') yield pattern;
@@ -74,7 +74,10 @@ const comments = {
       Program() {
         for (const comment of context.sourceCode.getAllComments())
           if (comment.type === 'Block' && /^\*[\s*]*(What|Whether|How)\b/.test(comment.value))
-            context.report({ loc: comment.loc, message: 'Begin with a verb (“Returns …”) or a noun (“Figures of …”).' });
+            context.report({
+              loc: comment.loc,
+              message: 'Begin with a verb (“Returns …”) or a noun (“Figures of …”).',
+            });
       },
     };
   },

@@ -12,9 +12,9 @@ const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', '
 const letter = (month) => String.fromCharCode(66 + month);
 
 /** A row of months: what stands in each, said of the letter of its column and that of the month before. */
-const row = (label, of) => [
+const row = (label, formulaOf) => [
   label,
-  ...MONTHS.map((_, month) => of(letter(month), month, month === 0 ? '' : letter(month - 1))),
+  ...MONTHS.map((_, month) => formulaOf(letter(month), month, month === 0 ? '' : letter(month - 1))),
 ];
 
 /** The allotment club's workbook, as somebody may have kept it for years. Ten faults are planted in it. */
@@ -60,7 +60,7 @@ function clubBook() {
     // 10 In January it is divided by what is empty.
     row('Cost per visitor', (c) => `=${c}17/${c}28`),
   ];
-  for (const at of [5, 6, 7, 8, 10, 11, 12, 13, 14, 15, 16]) rows[at][13] = `=SUM(B${at + 1}:M${at + 1})`;
+  for (const index of [5, 6, 7, 8, 10, 11, 12, 13, 14, 15, 16]) rows[index][13] = `=SUM(B${index + 1}:M${index + 1})`;
   return rows;
 }
 

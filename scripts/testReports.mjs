@@ -5,7 +5,7 @@ import { join, relative } from 'node:path';
 import { ROOT } from './setup.mjs';
 
 /**
- * How long a test may take that is not on the list of those that need longer, in milliseconds, on a machine that has a core
+ * Time a test may take that is not on the list of those that need longer, in milliseconds, on a machine that has a core
  * for each thing that runs. Where more runs at once, everything takes so many times as long.
  */
 const MOST_TIME = 10_000;

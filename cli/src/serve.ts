@@ -103,8 +103,8 @@ function demo(): Demo {
     .filter((name) => name.endsWith('.haushalt.json'))
     .sort()
     .map((name) => readPlanFile(join(folder, name)));
-  const told = JSON.parse(readFileSync(join(folder, 'history.json'), 'utf8')) as Omit<Demo, 'plans'>;
-  return { ...told, plans };
+  const demoHistory = JSON.parse(readFileSync(join(folder, 'history.json'), 'utf8')) as Omit<Demo, 'plans'>;
+  return { ...demoHistory, plans };
 }
 
 function readMonth(text: string): Month {

@@ -44,13 +44,13 @@ export function partsOf<Formula extends Tree>(formula: Formula): readonly Formul
 
 /** All parts of a formula, itself first. */
 export function allPartsOf<Formula extends Tree>(formula: Formula): Formula[] {
-  const match: Formula[] = [];
+  const parts: Formula[] = [];
   const open: Formula[] = [formula];
   for (let part = open.pop(); part !== undefined; part = open.pop()) {
-    match.push(part);
+    parts.push(part);
     open.push(...partsOf(part).toReversed());
   }
-  return match;
+  return parts;
 }
 
 /** The same formula with other parts: each is what `change` makes of it, told its place. A leaf stays as it is. */

@@ -129,9 +129,9 @@ describe('files', () => {
     expect(end.done).toMatchObject({ name: `Club year.${kind}`, bytes: content.byteLength });
     expect(content.byteLength).toBeGreaterThan(100);
     expect(content.subarray(0, begins.length).toString('latin1')).toBe(begins);
-    const told = progress.map(({ done }) => done);
-    expect(told.length).toBeGreaterThan(0);
-    expect([...told].sort((a, b) => a - b)).toEqual(told);
+    const reported = progress.map(({ done }) => done);
+    expect(reported.length).toBeGreaterThan(0);
+    expect([...reported].sort((a, b) => a - b)).toEqual(reported);
     for (const { done, what } of progress) {
       expect(done).toBeGreaterThanOrEqual(0);
       expect(done).toBeLessThanOrEqual(1);

@@ -1,4 +1,4 @@
-import { whyNot } from '../testing/english.ts';
+import { reasonOf } from '../testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Model } from '../engine/model.ts';
@@ -25,14 +25,14 @@ function modelOf(terms: Terms, rest: Record<string, unknown> = {}, months = 24):
 
 function answerOf(model: PlanModel): LoanAnswer {
   const answer = model.calculationOf('bike')!.answer;
-  if (answer.kind !== 'loan') throw new Error(answer.kind === 'none' ? whyNot(answer) : answer.kind);
+  if (answer.kind !== 'loan') throw new Error(answer.kind === 'none' ? reasonOf(answer) : answer.kind);
   return answer.loan;
 }
 
 /** Why there is no answer. */
 function refusalOf(terms: Terms): string {
   const answer = modelOf(terms).calculationOf('bike')!.answer;
-  return answer.kind === 'none' ? whyNot(answer) : `an answer: ${answer.kind}`;
+  return answer.kind === 'none' ? reasonOf(answer) : `an answer: ${answer.kind}`;
 }
 
 const BIKE = { amount: 5400, rate: 0.059, months: 42 };

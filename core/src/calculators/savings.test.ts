@@ -1,4 +1,4 @@
-import { whyNot } from '../testing/english.ts';
+import { reasonOf } from '../testing/english.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Model } from '../engine/model.ts';
@@ -25,13 +25,13 @@ function modelOf(terms: Terms, rest: Record<string, unknown> = {}, plan: Record<
 
 function answerOf(model: PlanModel): SavingsAnswer {
   const answer = model.calculationOf('fund')!.answer;
-  if (answer.kind !== 'savings') throw new Error(answer.kind === 'none' ? whyNot(answer) : answer.kind);
+  if (answer.kind !== 'savings') throw new Error(answer.kind === 'none' ? reasonOf(answer) : answer.kind);
   return answer.savings;
 }
 
 function refusalOf(terms: Terms): string {
   const answer = modelOf(terms).calculationOf('fund')!.answer;
-  return answer.kind === 'none' ? whyNot(answer) : `an answer: ${answer.kind}`;
+  return answer.kind === 'none' ? reasonOf(answer) : `an answer: ${answer.kind}`;
 }
 
 const FUND = { opening: 1500, deposit: 180, rate: 0.0275 };

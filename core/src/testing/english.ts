@@ -26,7 +26,7 @@ export function saidBy(error: unknown): string {
 }
 
 /** Why a calculator has no answer, in English; the number of a problem of an input where it is that. */
-export const whyNot = ({ why }: { readonly why: Message | number }): string =>
+export const reasonOf = ({ why }: { readonly why: Message | number }): string =>
   typeof why === 'number' ? String(why) : speaker.say(why);
 
 // A message equals the English sentence it is written as, so that what tests expect can be read.

@@ -51,10 +51,10 @@ export function assumptionCells(
   block: Block,
   tables: readonly FoundTable[] = [],
 ): Map<string, AssumptionCell> {
-  const match = new Map<string, AssumptionCell>();
+  const cells = new Map<string, AssumptionCell>();
   const consider = (sheet: string, row: number, column: number) => {
     const key = placeKey(sheet, row, column);
-    if (match.has(key) || isInBlock(block, sheet, row, column)) return;
+    if (cells.has(key) || isInBlock(block, sheet, row, column)) return;
     if (tables.some((table) => isInTable(table, sheet, row, column))) return;
     const cell = workbook.sheets
       .find(({ name }) => name === sheet)
@@ -66,7 +66,7 @@ export function assumptionCells(
     )?.[0];
     const label = labelBeside(workbook, sheet, row, column) || (named ?? '').replaceAll('_', ' ');
     if (label === '') return;
-    match.set(key, { sheet, row, column, label, value: cell.value, look: cell.look, period: periodOfLabel(label) });
+    cells.set(key, { sheet, row, column, label, value: cell.value, look: cell.look, period: periodOfLabel(label) });
   };
   for (const { row } of block.rows)
     for (const column of block.columns) {
@@ -84,5 +84,5 @@ export function assumptionCells(
     for (const { formula } of columns)
       for (const part of formula ? allPartsOf<RawFormula>(formula) : [])
         if (part.kind === 'cell') consider(part.at.sheet ?? sheet.name, part.at.row, part.at.column);
-  return match;
+  return cells;
 }

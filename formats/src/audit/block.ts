@@ -203,7 +203,7 @@ function rowsOf(
   rows: readonly number[],
   corrections: ReadingCorrections,
 ): BlockRow[] {
-  const match: BlockRow[] = [];
+  const blockRows: BlockRow[] = [];
   const kindOf = new Map<number, RowKind>();
   for (const row of rows) {
     const label = textIn(rawCell(sheet, row, labels));
@@ -215,13 +215,13 @@ function rowsOf(
     if (label === '' && !isFilled) continue;
     const existing = correctionOfRow(corrections, row).kind;
     if (existing !== undefined && label !== '') {
-      const adds = existing === 'total' ? addsOf(sheet, columns, row, match) : [];
-      match.push({ row, label, kind: existing, adds });
+      const adds = existing === 'total' ? addsOf(sheet, columns, row, blockRows) : [];
+      blockRows.push({ row, label, kind: existing, adds });
       kindOf.set(row, existing);
       continue;
     }
     if (!isFilled && !isTexts) {
-      match.push({ row, label, kind: 'heading', adds: [] });
+      blockRows.push({ row, label, kind: 'heading', adds: [] });
       kindOf.set(row, 'heading');
       continue;
     }
@@ -244,13 +244,13 @@ function rowsOf(
     else if (cells.slice(1).some((cell, index) => isRunning(cell, row, columns[index]!, columns[index + 1]!, kindOf)))
       kind = 'cumulative';
     if (kind === 'line' && cells.every((cell) => !cell?.formula)) {
-      const typed = typedTotal(sheet, columns, row, label, match);
+      const typed = typedTotal(sheet, columns, row, label, blockRows);
       if (typed) ({ kind, adds } = typed);
     }
-    match.push({ row, label, kind, adds });
+    blockRows.push({ row, label, kind, adds });
     kindOf.set(row, kind);
   }
-  return match;
+  return blockRows;
 }
 
 /** The rows a row that was said to be a total adds up: by its formulas, else the lines above it. */

@@ -72,16 +72,16 @@ const figureIn = (cell: RawCell | undefined) => (typeof cell?.value === 'number'
 /** The tables of a sheet, from its top to its bottom. */
 export function tablesOf(sheet: RawSheet): FoundTable[] {
   const rows = [...sheet.cells.keys()].sort((a, b) => a - b).slice(0, MOST_LOOKED_AT);
-  const match: FoundTable[] = [];
+  const tables: FoundTable[] = [];
   let below = -1;
   for (const row of rows) {
-    if (row <= below || match.length >= MOST_TABLES) continue;
+    if (row <= below || tables.length >= MOST_TABLES) continue;
     const table = tableAt(sheet, row, rows);
     if (!table) continue;
-    match.push(table);
+    tables.push(table);
     below = table.totals ?? table.rows.at(-1)!;
   }
-  return match;
+  return tables;
 }
 
 /** The table that begins with a row of headings; `null` where none does. */

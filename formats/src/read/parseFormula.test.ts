@@ -25,7 +25,9 @@ const places = new Places({
   ],
 } as unknown as ConstructorParameters<typeof Places>[0]);
 
-const key = fc.tuple(fc.nat(SHEETS.length - 1), fc.nat(SIZE - 1), fc.nat(SIZE - 1)).map((at) => `k${at.join('.')}`);
+const key = fc
+  .tuple(fc.nat(SHEETS.length - 1), fc.nat(SIZE - 1), fc.nat(SIZE - 1))
+  .map((place) => `k${place.join('.')}`);
 const { formula } = fc.letrec<{ formula: SheetFormula }>((tie) => ({
   formula: fc.oneof(
     { maxDepth: 5, withCrossShrink: true },

@@ -100,16 +100,16 @@ describe('a workbook', () => {
   });
 
   it('that is something else is told apart', async () => {
-    const told = [
+    const messages = [
       await answer(new Uint8Array()),
       await answer(new Uint8Array([0xd0, 0xcf, 0x11, 0xe0, 1, 2, 3])),
       await answer(zipSync({ 'word/document.xml': strToU8('<a/>') })),
       await answer(strToU8('a\u0000b')),
       await answer(strToU8('\n\n ; ;\n')),
     ];
-    expect(new Set(told).size).toBe(3);
-    expect(told[4]).toBe(told[0]);
-    expect(told.every((each) => typeof each === 'string')).toBe(true);
+    expect(new Set(messages).size).toBe(3);
+    expect(messages[4]).toBe(messages[0]);
+    expect(messages.every((each) => typeof each === 'string')).toBe(true);
   });
 });
 

@@ -262,7 +262,7 @@ describe('reports in a workbook', () => {
 
 describe('rules said as formulas', () => {
   /** The formulas of a line's months, without the others. */
-  function said(rule: string, more: Record<string, string | number | null> = {}): Promise<string[]> {
+  function notesOf(rule: string, more: Record<string, string | number | null> = {}): Promise<string[]> {
     const document = sketch({
       months: 4,
       assumptions: { 'Pay rise': ['ratePerYear', 0.02] },
@@ -278,19 +278,19 @@ describe('rules said as formulas', () => {
   }
 
   it('refers to cells and names', async () => {
-    expect((await said('Pay * (1 + Pay rise)'))[0]).toBe('=B4*(1+Pay_rise)');
+    expect((await notesOf('Pay * (1 + Pay rise)'))[0]).toBe('=B4*(1+Pay_rise)');
   });
   it('looks along the months', async () => {
-    expect((await said('running(Pay)'))[2]).toBe('=SUM(B4:D4)');
-    expect((await said('prior(Pay) * 2'))[1]).toBe('=B4*2');
-    expect((await said('prior(Pay) * 2'))[0]).toBe('');
+    expect((await notesOf('running(Pay)'))[2]).toBe('=SUM(B4:D4)');
+    expect((await notesOf('prior(Pay) * 2'))[1]).toBe('=B4*2');
+    expect((await notesOf('prior(Pay) * 2'))[0]).toBe('');
   });
   it('grows by a name to a power', async () => {
-    expect((await said('grow(100, monthly(Pay rise), 2026-01, month)'))[2]).toBe('=100*(1+Pay_rise/12)^2');
+    expect((await notesOf('grow(100, monthly(Pay rise), 2026-01, month)'))[2]).toBe('=100*(1+Pay_rise/12)^2');
   });
   it('reads the calendar from the heading', async () => {
-    expect((await said('if(month = 3, 212)'))[2]).toBe('=IF(MONTH(D1)=3,212,"")');
-    expect((await said('if(month = 3, 212) + if(month > 3, 9)'))[2]).toBe(
+    expect((await notesOf('if(month = 3, 212)'))[2]).toBe('=IF(MONTH(D1)=3,212,"")');
+    expect((await notesOf('if(month = 3, 212) + if(month > 3, 9)'))[2]).toBe(
       '=IF(AND(NOT(MONTH(D1)=3),NOT(MONTH(D1)>3)),"",IF(MONTH(D1)=3,212,0)+IF(MONTH(D1)>3,9,0))',
     );
   });
@@ -312,10 +312,10 @@ describe('rules said as formulas', () => {
     expect(await formulasOf(document, 'Ruled')).toEqual(['=B4*Pay_rise', '=C4*Pay_rise', '=D4*Pay_rise_from_2026_03', '=E4*Pay_rise_from_2026_03']); // prettier-ignore
   });
   it('gives nothing where Haushalt gives nothing', async () => {
-    expect((await said('Bonus * 2', { Bonus: null }))[0]).toBe('=IF(B5="","",N(B5)*2)');
+    expect((await notesOf('Bonus * 2', { Bonus: null }))[0]).toBe('=IF(B5="","",N(B5)*2)');
   });
   it('keeps the sign of a power', async () => {
-    expect((await said('-2^2 + Pay'))[0]).toBe('=-(2^2)+B4');
+    expect((await notesOf('-2^2 + Pay'))[0]).toBe('=-(2^2)+B4');
   });
 
   it('knows every function there is', () => {

@@ -263,8 +263,8 @@ function fitting<T>(
   const { error, value } = asChecked(schema).validate(body);
   if (!error) return value as T;
   const [detail] = error.details;
-  const [field, at, ...within] = detail!.path;
-  const place = portion && field === portion.field && typeof at === 'number' ? [field, at + portion.from, ...within] : detail!.path; // prettier-ignore
+  const [field, index, ...within] = detail!.path;
+  const place = portion && field === portion.field && typeof index === 'number' ? [field, index + portion.from, ...within] : detail!.path; // prettier-ignore
   const path = [...(under ? [under] : []), ...place].join('.');
   throw new ApiError(422, 'invalid', checkMessage(detail!), path === '' ? undefined : path);
 }

@@ -203,7 +203,7 @@ export function removeWithJournals(file: string): void {
  * Why a file is no database of this program, or not only: tables, triggers and views have to be those its version has. Nothing
  * of it is run to find out. `null` where all is as it should be.
  */
-export function whyNotOurs(file: string): 'notDatabase' | 'damaged' | 'newer' | 'foreign' | null {
+export function refusalOfFile(file: string): 'notDatabase' | 'damaged' | 'newer' | 'foreign' | null {
   let database: Sqlite;
   try {
     database = new Database(file, { readonly: true, timeout: 5000 });

@@ -24,7 +24,7 @@ import type { PlanStore } from './plans.ts';
  * Why a plan with entries cannot change as decided: their amounts count the minor units of its currency, and an account they
  * went through cannot be taken away.
  */
-export function whyNotInLedger(
+export function refusalInLedger(
   ledger: LedgerStore,
   planId: string,
   document: Document,
@@ -44,7 +44,7 @@ export function whyNotInLedger(
 }
 
 /** Why a line cannot follow another plan: that plan follows this one already, so that neither would come to an end. */
-export function whyNotFollowed(
+export function refusalOfLink(
   feeds: FeedStore,
   plans: PlanStore,
   planId: string,
@@ -66,14 +66,14 @@ export function whyNotFollowed(
 /** Of entries that are to be changed those that are not as their sender knew them, as they are now. */
 export function differing(ledger: LedgerStore, planId: string, changes: readonly EntryChange[]): EntryNow[] {
   if (changes.length === 0) return [];
-  const match = ledger.find(planId, changes.map(({ id }) => id)); // prettier-ignore
+  const stored = ledger.find(planId, changes.map(({ id }) => id)); // prettier-ignore
   return changes
-    .filter(({ id, before }) => !isSameEntry(match.get(id) ?? null, before))
-    .map(({ id }) => ({ entry: id, now: given(match.get(id)) }));
+    .filter(({ id, before }) => !isSameEntry(stored.get(id) ?? null, before))
+    .map(({ id }) => ({ entry: id, now: given(stored.get(id)) }));
 }
 
 /** Why entries cannot be changed, of which some differ from what their sender knew. */
-export function whyNotEntered(
+export function refusalOfEntries(
   ledger: LedgerStore,
   planId: string,
   changes: readonly EntryChange[],

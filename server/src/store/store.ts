@@ -19,7 +19,7 @@ import { openDatabase, takeLock, type Sqlite } from './database.ts';
 import { createParts, jsonInParts, othersFirst, partsOf } from './inParts.ts';
 import { DocumentCache } from './documentCache.ts';
 import { decisionOn, isLarge, isStep, labelOf, type Order, type WayBack } from './orders.ts';
-import { differing, whyNotEntered, whyNotFollowed, whyNotInLedger } from './refusals.ts';
+import { differing, refusalOfEntries, refusalOfLink, refusalInLedger } from './refusals.ts';
 import { cameInMeanwhile, createTwiceFinder } from './twice.ts';
 import { createUnfinishedStore } from './unfinished.ts';
 import { createFeedStore, type FeedStore } from './planLinks.ts';
@@ -163,9 +163,9 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
   ) => {
     const entries = changes.filter(isOfLedger);
     return (
-      whyNotInLedger(ledger, planId, document, changes) ??
-      whyNotFollowed(feeds, plans, planId, changes) ??
-      whyNotEntered(ledger, planId, entries, differ) ??
+      refusalInLedger(ledger, planId, document, changes) ??
+      refusalOfLink(feeds, plans, planId, changes) ??
+      refusalOfEntries(ledger, planId, entries, differ) ??
       whyTwice(planId, order, entries)
     );
   };
@@ -259,7 +259,7 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
 
   /** Returns whether a plan that comes from elsewhere would come to follow itself by a row of its own. */
   const wouldCircle = (planId: string, change: DocumentChange) =>
-    whyNotFollowed(feeds, plans, planId, [change]) !== null;
+    refusalOfLink(feeds, plans, planId, [change]) !== null;
 
   const create = database.transaction((document: Document, ownerId: string, entries: readonly LedgerEntry[] = []) => {
     const { id } = planOf(document);

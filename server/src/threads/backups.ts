@@ -10,7 +10,7 @@ import {
   type Document,
   type LedgerEntry,
 } from '@haushalt/core';
-import { openDatabase, storageTrouble, whyNotOurs, type Sqlite } from '../store/database.ts';
+import { openDatabase, storageTrouble, refusalOfFile, type Sqlite } from '../store/database.ts';
 import type { StoredStep } from '../store/log.ts';
 import type { Person } from '../store/people.ts';
 import type { StoredSnapshot } from '../store/snapshots.ts';
@@ -125,7 +125,7 @@ function checkPlan(document: Document, entries: readonly LedgerEntry[]): void {
 
 /** Opens a backup after it has been made sure that it is one. */
 function withBackup<T>(file: string, read: (database: Sqlite) => T): T {
-  const why = whyNotOurs(file);
+  const why = refusalOfFile(file);
   if (why !== null) throw new NoBackup(REASONS[why]);
   let database: Sqlite;
   try {

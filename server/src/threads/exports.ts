@@ -28,7 +28,7 @@ export interface PagesTask {
   readonly language?: Language;
 }
 
-export interface HandOverTask {
+export interface ExportTask {
   readonly kind: 'export';
   readonly database: string;
   readonly planId: string;
@@ -84,7 +84,7 @@ function drawnAlone(page: Page): Page {
 }
 
 export async function fileHandedOver(
-  { exportRequest: request, today, planId }: HandOverTask,
+  { exportRequest: request, today, planId }: ExportTask,
   reading: Reading,
   progress: Progress,
 ): Promise<{ name: string; file: Uint8Array }> {

@@ -38,7 +38,7 @@ import { createLogStore } from '../store/log.ts';
 import { createRowStore } from '../store/rows.ts';
 import { pause } from '../store/pause.ts';
 import { createUnfinishedStore } from '../store/unfinished.ts';
-import { fileHandedOver, pagesShown, type HandOverTask, type PagesTask } from './exports.ts';
+import { fileHandedOver, pagesShown, type ExportTask, type PagesTask } from './exports.ts';
 import {
   NoBackup,
   planInBackup,
@@ -100,7 +100,7 @@ type TaskOfAKind =
   | BackupTask
   | RestoreTask
   | PagesTask
-  | HandOverTask;
+  | ExportTask;
 
 /** Describes what a task comes to. */
 export interface TaskResult {
@@ -261,8 +261,8 @@ async function audited(
   const audited = await auditWorkbook(file, title, fix, said);
   progress(0.9, messageFor('server.progress.creatingPlan'));
   if (asPages) return auditPdf(audited, title, today);
-  const { document, ...found } = audited;
-  return encode(JSON.stringify({ ...found, plan: toPlanFile(document, []) }));
+  const { document, ...audit } = audited;
+  return encode(JSON.stringify({ ...audit, plan: toPlanFile(document, []) }));
 }
 
 /** Figures of a plan that a line of another one follows, by month; and what they are called. */

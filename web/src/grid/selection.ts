@@ -43,14 +43,14 @@ export function isBlock({ ranges }: GridSelection): boolean {
 
 /** All selected cells, each once, row by row. */
 export function placesIn({ ranges }: GridSelection): GridPlace[] {
-  const match = new Map<string, GridPlace>();
+  const cells = new Map<string, GridPlace>();
   for (const range of ranges) {
     const { top, bottom, left, right } = boundsOf(range);
     for (let row = top; row <= bottom; row++) {
-      for (let column = left; column <= right; column++) match.set(`${row}|${column}`, { row, column });
+      for (let column = left; column <= right; column++) cells.set(`${row}|${column}`, { row, column });
     }
   }
-  return [...match.values()].sort((a, b) => a.row - b.row || a.column - b.column);
+  return [...cells.values()].sort((a, b) => a.row - b.row || a.column - b.column);
 }
 
 /** The selected stretches of a row's columns, first and last, as one text that can be compared: `2-5 9-9`. */

@@ -9,7 +9,7 @@ import { initialsOf } from '../ui/initials.ts';
 import { SIGNED_IN } from './request.ts';
 import { PlanSession } from './session.ts';
 import type { PlanState, SessionState } from './state.ts';
-import { TAB, presence } from './whereabouts.ts';
+import { TAB, presence } from './presence.ts';
 
 /** The open plan; given by the provider below, or by a test. */
 export const SessionContext = createContext<PlanSession | null>(null);

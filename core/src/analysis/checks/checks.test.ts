@@ -24,15 +24,15 @@ function after(document: Document, command: Command): Document {
   return applyChanges(document, decision.changes);
 }
 
-function found(document: Document, kind: CheckKind) {
+function findingsOfKind(document: Document, kind: CheckKind) {
   return findingsOf(new Model(document)).filter((finding) => finding.kind === kind);
 }
 
-const messages = (document: Document, kind: CheckKind) => found(document, kind).map(({ message }) => message);
+const messages = (document: Document, kind: CheckKind) => findingsOfKind(document, kind).map(({ message }) => message);
 
 /** Carries out a finding's mend; the finding is to be gone afterwards. */
 function fixed(document: Document, kind: CheckKind): Document {
-  const next = after(document, found(document, kind)[0]!.fix!.command);
+  const next = after(document, findingsOfKind(document, kind)[0]!.fix!.command);
   expect(messages(next, kind)).toEqual([]);
   return next;
 }
@@ -62,7 +62,7 @@ describe('checks', () => {
       'The rule of Pay contains the number 2.4\u00a0% a year, which is the value of Inflation.',
       'The rule of Rent contains the number 2.4\u00a0% a year, which is the value of Inflation.',
     ]);
-    const next = after(document, found(document, 'typedNumber')[0]!.fix!.command);
+    const next = after(document, findingsOfKind(document, 'typedNumber')[0]!.fix!.command);
     expect(ruleOf(next, 'Pay')).toBe('2000 * (1 + Inflation)');
     expect(calculate(next).figures('Pay')).toEqual(calculate(document).figures('Pay'));
   });
@@ -102,7 +102,10 @@ describe('checks', () => {
       'Sales multiplies by Units, which is empty in March 2026 and 1 more.',
       'Cost divides by Units, which is empty in March 2026 and 1 more.',
     ]);
-    expect(found(document, 'blankFactor')[0]!.place).toEqual({ id: idOf(document, 'Units'), month: '2026-03' });
+    expect(findingsOfKind(document, 'blankFactor')[0]!.place).toEqual({
+      id: idOf(document, 'Units'),
+      month: '2026-03',
+    });
   });
 
   it('units that do not go together are mended in the rule, at one click', () => {
@@ -114,7 +117,7 @@ describe('checks', () => {
       'The rule of Interest: Applies the yearly rate Rate to a monthly amount.',
       'The rule of Raised: Adds a rate per year to money.',
     ]);
-    const [interest, raised] = found(document, 'units');
+    const [interest, raised] = findingsOfKind(document, 'units');
     const next = after(after(document, interest!.fix!.command), raised!.fix!.command);
     expect(ruleOf(next, 'Interest')).toBe('Balance * monthly(Rate)');
     expect(ruleOf(next, 'Raised')).toBe('Balance * (1 + Rate)');
@@ -160,7 +163,7 @@ describe('checks', () => {
       exceptions: { Pay: { '2027-12': 1 } },
     });
     const shorter = after(document, { kind: 'plan.set', settings: { months: 12 } });
-    const outside = found(shorter, 'outsidePlan');
+    const outside = findingsOfKind(shorter, 'outsidePlan');
     expect(outside.map(({ message }) => message)).toEqual([
       'A step of Pay begins in May 2027, after the plan’s end.',
       'Pay has an exception in December 2027, outside the plan.',
@@ -251,13 +254,13 @@ describe('checks', () => {
 
   it('a finding is set aside with a reason, kept in the plan file, and taken up again', () => {
     const document = sketch({ assumptions: { Inflation: ['ratePerYear', 0.02] }, lines: { income: { Pay: 1 } } });
-    const [finding] = found(document, 'unusedAssumption');
+    const [finding] = findingsOfKind(document, 'unusedAssumption');
     expect(decide(document, { kind: 'finding.waive', finding: finding!.key, reason: '  ' })).toMatchObject({
       ok: false, refusal: { field: 'reason' },
     }); // prettier-ignore
     const waived = after(document, { kind: 'finding.waive', finding: finding!.key, reason: 'Needed next year.' });
     const read = parsePlan(JSON.parse(JSON.stringify(toPlanFile(waived))));
-    expect(reasonOf(read, found(read, 'unusedAssumption')[0]!)).toBe('Needed next year.');
+    expect(reasonOf(read, findingsOfKind(read, 'unusedAssumption')[0]!)).toBe('Needed next year.');
     const again = after(waived, { kind: 'finding.takeUp', finding: finding!.key });
     expect(reasonOf(again, finding!)).toBeNull();
   });
@@ -323,7 +326,7 @@ describe('checks of calculators', () => {
       'The extra payment of Van in January 2025 is outside its months.',
       'The extra payment of Van in February 2026 is outside its months.',
     ]);
-    const [first] = found(early, 'outsidePlan');
+    const [first] = findingsOfKind(early, 'outsidePlan');
     expect(messages(after(early, first!.fix!.command), 'outsidePlan')).toHaveLength(1);
     const fund = { name: 'Fund', deposit: 10, rate: 0, months: 6, first: '2026-01' };
     const savingsMoves = [
@@ -372,7 +375,7 @@ describe('findings that would be told apart by nothing', () => {
       units: { Gaps: 'number' },
     });
     const two = after(document, { kind: 'line.setFormula', line: idOf(document, 'X'), month: '2026-07' as Month, reach: 'onward', formula: '200 / Gaps' }); // prettier-ignore
-    const keys = found(two, 'blankFactor').map(({ key }) => key);
+    const keys = findingsOfKind(two, 'blankFactor').map(({ key }) => key);
     expect(keys).toHaveLength(2);
     expect(new Set(keys).size).toBe(2);
   });

@@ -109,10 +109,10 @@ function keyed<C>(checks: Readonly<Record<string, C>>, find: (check: C) => Found
   return CHECK_KINDS.flatMap((kind) => {
     const check = checks[kind];
     if (check === undefined) return [];
-    return find(check).map(({ about = '', ...found }): Finding => ({
-      ...found,
+    return find(check).map(({ about = '', ...rest }): Finding => ({
+      ...rest,
       kind,
-      key: ownKey(`${kind}|${found.place.id}|${about}`),
+      key: ownKey(`${kind}|${rest.place.id}|${about}`),
     }));
   });
 }

@@ -28,7 +28,7 @@ const PLAN = sketch({
 });
 
 /** Returns what the checks find of a ledger, by kind. */
-function found(document: Document, entries: readonly LedgerEntry[]) {
+function findingsOf(document: Document, entries: readonly LedgerEntry[]) {
   const changes = entries.map((each) => ({ table: 'entries' as const, id: each.id, before: null, after: each }));
   const given = {
     actuals: actualsFrom(sumsAfter([], changes), TODAY),
@@ -41,7 +41,7 @@ function found(document: Document, entries: readonly LedgerEntry[]) {
   return ledgerFindingsOf(new Model(document), given);
 }
 const sentences = (document: Document, entries: readonly LedgerEntry[], kind: string) =>
-  found(document, entries).flatMap((each) => (each.kind === kind ? [each.message] : []));
+  findingsOf(document, entries).flatMap((each) => (each.kind === kind ? [each.message] : []));
 
 let count = 0;
 const entry = (date: string, amount: number, more: Partial<EntryGiven> = {}): LedgerEntry =>
@@ -93,7 +93,7 @@ describe('the checks of what happened', () => {
       '2 expected entries are overdue. The first is Grocer of 15 June 2026.',
     ]);
     // Confirmed from there it is an entry like any other, and the next one is told of.
-    const { fix, otherFix } = found(plan, []).find(({ kind }) => kind === 'longOverdue')!;
+    const { fix, otherFix } = findingsOf(plan, []).find(({ kind }) => kind === 'longOverdue')!;
     expect(english(fix!.words)).toBe('Confirm for 1 May 2026');
     const decision = decide(plan, fix!.command);
     expect(decision.ok).toBe(true);
@@ -108,6 +108,6 @@ describe('the checks of what happened', () => {
   });
 
   it('find nothing where nothing was entered', () => {
-    expect(found(PLAN, [])).toEqual([]);
+    expect(findingsOf(PLAN, [])).toEqual([]);
   });
 });

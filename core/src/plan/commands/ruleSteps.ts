@@ -84,7 +84,7 @@ export function setRule(
     if (until === null) throw refused('invalid', messageFor('command.lastMonthMissing'), 'until');
     checkMonth(until, 'until');
     if (until < month) throw refused('invalid', messageFor('command.lastMonthBeforeFirst'), 'until');
-    return setStretch(draft, line, month, until, ruleValue);
+    return setRange(draft, line, month, until, ruleValue);
   }
   const from = reach === 'every' ? null : month;
   if (from !== null) foldBeginning(draft, line.id);
@@ -117,7 +117,7 @@ export function foldBeginning(draft: Draft, line: string): void {
 }
 
 /** Makes a line say something from one month until another; what it said there is replaced, and goes on after it. */
-function setStretch(draft: Draft, line: LineRow, from: Month, to: Month, ruleValue: RuleValue): void {
+function setRange(draft: Draft, line: LineRow, from: Month, to: Month, ruleValue: RuleValue): void {
   refuseLocked(draft, line, from, to);
   foldBeginning(draft, line.id);
   rewrite(draft, line, from, to, [{ from, saying: ruleValue }]);
@@ -174,7 +174,7 @@ export function setFigures(
       next++;
     }
     index = next;
-    if (as === 'rule') setStretch(draft, line, month, until, { amount: figure, formula: null });
+    if (as === 'rule') setRange(draft, line, month, until, { amount: figure, formula: null });
     else {
       refuseLocked(draft, line, month, month);
       draft.set('exceptions', { id: datedId(lineId, month), line: lineId, month, amount: figure, formula: null });

@@ -18,7 +18,7 @@ import { Icon } from '../../ui/Icon.tsx';
 import { MonthField } from '../../fields/CalendarField.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { CommitField } from '../../fields/CommitField.tsx';
-import { BearerChoice } from '../../parts/plan/Choices.tsx';
+import { FigureChoice } from '../../parts/plan/Choices.tsx';
 import {
   ACTUAL,
   markFor,
@@ -289,7 +289,7 @@ function PlanChartSettings({ chart, document, years, onKeep }: ChartSettingsProp
         })}
       </ul>
       {series.length < MAX_SERIES && (
-        <BearerChoice
+        <FigureChoice
           label={t('charts.addSeries')}
           document={document}
           value={adding}

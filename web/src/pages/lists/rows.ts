@@ -44,7 +44,7 @@ export function rowsOfList(
   newItem: string,
 ): { readonly rows: readonly ItemRow[]; readonly shown: readonly number[] } {
   const columns = columnsOf(document, list);
-  const shown = sorted(document, columns, figures, view, found(document, columns, figures, view));
+  const shown = sorted(document, columns, figures, view, foundItems(document, columns, figures, view));
   const itemRow = (place: number): ItemRow => {
     const item = figures.items[place]!;
     const label = titleOfItem(document, { id: item, list, position: '' });
@@ -104,7 +104,12 @@ function groupsOf(
   return [...named, ...(rest.length > 0 ? [['', rest] as const] : [])].map(([value, members]) => ({ value, places: members })); // prettier-ignore
 }
 
-function found(document: Document, columns: readonly ListColumnRow[], figures: ListFigures, view: ListView): number[] {
+function foundItems(
+  document: Document,
+  columns: readonly ListColumnRow[],
+  figures: ListFigures,
+  view: ListView,
+): number[] {
   const { items } = figures;
   const wanted = plain(view.find);
   const filtering = columns.find(({ id }) => id === view.filter?.column);

@@ -142,7 +142,7 @@ export function useItemActions({ list, rows, columns, view, inOrder, control }: 
     const cells: ItemCell[] = [];
     const items: { id: string; cells: CellValue[] }[] = [];
     const over = columns.slice(place.column, place.column + width).map(({ of }) => of);
-    const leftOut = width > 1 ? over.filter((column) => !isTyped(column)) : [];
+    const skipped = width > 1 ? over.filter((column) => !isTyped(column)) : [];
     for (const [position, given] of table.entries()) {
       const values: CellValue[] = [];
       for (const [index, typed] of given.entries()) {
@@ -168,12 +168,12 @@ export function useItemActions({ list, rows, columns, view, inOrder, control }: 
     // What became of each column is said, with an Undo.
     const done = pastedInWords(
       table.length,
-      leftOut.map(({ name }) => name),
+      skipped.map(({ name }) => name),
       width === 1 && over[0] && !isTyped(over[0]) ? over[0].name : null,
     );
     if (items.length > 0) send({ kind: 'listItems.add', list, items, before: null, cells }, done);
     else if (cells.length > 0) send({ kind: 'listCells.set', cells }, done);
-    else if (leftOut.length > 0) notices.say({ text: t('lists.nothingPasted', { names: listOf(leftOut.map(({ name }) => name), 'comma'), count: leftOut.length }), tone: 'warning' }); // prettier-ignore
+    else if (skipped.length > 0) notices.say({ text: t('lists.nothingPasted', { names: listOf(skipped.map(({ name }) => name), 'comma'), count: skipped.length }), tone: 'warning' }); // prettier-ignore
   };
 
   return { insert, duplicate, remove, move, drop, clear, toggle, paste, selectedItems };
@@ -190,8 +190,8 @@ function cellsOf(document: Parameters<typeof cellOf>[0], list: string, item: str
 }
 
 /** Returns what became of pasted rows: columns left out, or a column whose figures are exceptions now. */
-function pastedInWords(rows: number, leftOut: readonly string[], exceptionsOf: string | null): string {
+function pastedInWords(rows: number, skipped: readonly string[], exceptionsOf: string | null): string {
   if (exceptionsOf !== null) return t('lists.pastedAsExceptions', { rows, column: exceptionsOf });
-  if (leftOut.length === 0) return t('lists.pasted', { rows });
-  return t('lists.pastedWithout', { rows, names: listOf(leftOut, 'comma'), count: leftOut.length });
+  if (skipped.length === 0) return t('lists.pasted', { rows });
+  return t('lists.pastedWithout', { rows, names: listOf(skipped, 'comma'), count: skipped.length });
 }

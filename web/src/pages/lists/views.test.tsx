@@ -56,8 +56,8 @@ afterEach(() => {
 });
 
 /** The page of lists, with what a person sees and does on it. */
-function onPage(of: Document = document) {
-  const plan = inPlan(of, <ListsPage />);
+function onPage(shownDocument: Document = document) {
+  const plan = inPlan(shownDocument, <ListsPage />);
   const now = () => plan.session.state.document;
   const press = (name: string | RegExp, inside = screen as Pick<typeof screen, 'getByRole'>) =>
     plan.user.click(inside.getByRole('button', { name }));

@@ -23,8 +23,8 @@ export function useFile(planId: string, onSaved: (name: string) => void): FileMa
     making.current = controller;
     setError(null);
     setProgress({ done: 0, what: '' });
-    const onProgress = (told: Progress) => {
-      if (making.current === controller) setProgress(told);
+    const onProgress = (progress: Progress) => {
+      if (making.current === controller) setProgress(progress);
     };
     api
       .file(planId, request, { signal: controller.signal, onProgress })

@@ -127,8 +127,8 @@ export function YearView({ planId, year, ledger, onOpenEntry }: YearViewProps) {
     textOf: (row, column) => (column.id === 'label' ? row.label : textInCell(cellOf(row, column))),
   });
   const selected = useMemo(() => {
-    const at = new Set(placesIn(control.selection).map(({ row }) => all[row]?.month));
-    return at.size > 1 ? months.filter((month) => at.has(month)) : months;
+    const selectedMonths = new Set(placesIn(control.selection).map(({ row }) => all[row]?.month));
+    return selectedMonths.size > 1 ? months.filter((month) => selectedMonths.has(month)) : months;
   }, [control.selection, all, months]);
   const [shows, setShows] = useState<'months' | 'lines'>('months');
   const title = t('spending.budgetAndActualOf', { name: subject.name, year: nameOfYear(document, year) });

@@ -32,7 +32,7 @@ import { useSettings } from '../../parts/calculators/useSettings.ts';
 import { useView } from '../../parts/calculators/useView.ts';
 import { CalculatorPage } from '../../parts/calculators/CalculatorPage.tsx';
 import { useSessionState } from '../../plan-session/SessionProvider.tsx';
-import { BearerChoice } from '../../parts/plan/Choices.tsx';
+import { FigureChoice } from '../../parts/plan/Choices.tsx';
 import { Bands } from './Bands.tsx';
 import { Breakdown } from './Breakdown.tsx';
 import { IncomeRange } from './IncomeRange.tsx';
@@ -136,7 +136,7 @@ function ScheduleView({ schedule, sliders }: { readonly schedule: TaxScheduleRow
         />
         <div className="term">
           <span className="term-label">{t('tax.orTakenFrom')}</span>
-          <BearerChoice
+          <FigureChoice
             label={t('tax.incomeLine')}
             document={document}
             value=""

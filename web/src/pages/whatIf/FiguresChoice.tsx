@@ -1,6 +1,6 @@
 import type { Document } from '@haushalt/core';
 import { Icon } from '../../ui/Icon.tsx';
-import { BearerChoice } from '../../parts/plan/Choices.tsx';
+import { FigureChoice } from '../../parts/plan/Choices.tsx';
 import { nameOf, t } from '../../language/language.ts';
 
 interface FiguresChoiceProps {
@@ -18,7 +18,7 @@ export function FiguresChoice({ document, ids, most, onChange }: FiguresChoicePr
     <>
       {ids.map((id, index) => (
         <span key={id} className="figure-choice">
-          <BearerChoice
+          <FigureChoice
             withOutputs
             label={t('whatIf.figure', { index: index + 1 })}
             document={document}
@@ -38,7 +38,7 @@ export function FiguresChoice({ document, ids, most, onChange }: FiguresChoicePr
         </span>
       ))}
       {ids.length < most && (
-        <BearerChoice
+        <FigureChoice
           withOutputs
           label={t('whatIf.addFigure')}
           document={document}

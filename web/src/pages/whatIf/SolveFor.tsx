@@ -2,7 +2,7 @@ import { NET, plainDocument, planOf, unitOf, type Answer, type Document } from '
 import { FigureField } from '../../fields/FigureField.tsx';
 import { Icon } from '../../ui/Icon.tsx';
 import { useSend } from '../../plan-session/useSend.ts';
-import { AssumptionChoice, BearerChoice, WhenChoice, figureAt } from '../../parts/plan/Choices.tsx';
+import { AssumptionChoice, FigureChoice, WhenChoice, figureAt } from '../../parts/plan/Choices.tsx';
 import { ProgressNote } from './ProgressNote.tsx';
 import { useChosen, usualRange, type TryingProps } from './trying.ts';
 import { useComputation } from './useComputation.ts';
@@ -26,7 +26,7 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
   );
   const { figure, when, target, low, high } = choice;
   const assumption = document.assumptions.get(choice.assumption)!;
-  const at = figureAt(model, figure, when);
+  const targetFigure = figureAt(model, figure, when);
   // An answer is shown, and can be applied, only for the question it was given to.
   const requested = JSON.stringify(choice);
   const computation = useComputation<{ document: Document; asked: string; answer: Answer }>(
@@ -35,7 +35,13 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
     async (worker) => ({
       document,
       asked: requested,
-      answer: await worker.solve(plainDocument(document), { assumption: assumption.id, low, high, figure: at, target }),
+      answer: await worker.solve(plainDocument(document), {
+        assumption: assumption.id,
+        low,
+        high,
+        figure: targetFigure,
+        target,
+      }),
     }),
   );
   const { result } = computation;
@@ -60,7 +66,7 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
             onChange={(id) => change(wide(usualRange(document.assumptions.get(id)!, 2)))}
           />
           <span>{t('whatIf.makes')}</span>
-          <BearerChoice
+          <FigureChoice
             withOutputs
             label={t('whatIf.theFigure')}
             document={document}

@@ -1,5 +1,5 @@
 import { NET, plainDocument, planOf, unitOf, valuesBetween, writeFigure } from '@haushalt/core';
-import { BearerChoice, WhenChoice, figureAt } from '../../parts/plan/Choices.tsx';
+import { FigureChoice, WhenChoice, figureAt } from '../../parts/plan/Choices.tsx';
 import { ProgressNote } from './ProgressNote.tsx';
 import { RangeFields } from './RangeFields.tsx';
 import { reachOf, shadeOf, turnsAt } from './shading.ts';
@@ -67,7 +67,7 @@ export function TwoValues({ document, model, assumptions }: TryingProps) {
         />
         <div className="range-fields" role="group" aria-label={t('whatIf.figureToSee')}>
           <span>{t('whatIf.show')}</span>
-          <BearerChoice
+          <FigureChoice
             withOutputs
             label={t('whatIf.figureHeading')}
             document={document}

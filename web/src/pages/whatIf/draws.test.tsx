@@ -39,10 +39,10 @@ describe('an uncertain value', () => {
   it('is entered by what its distribution takes, and says what cannot be', async () => {
     const document = sketch({ assumptions: { Price: ['money', 10], Rate: ['ratePerYear', 0.02] }, lines: {} });
     const price = [...document.assumptions.values()].find(({ name }) => name === 'Price')!;
-    const told = vi.fn();
+    const onChange = vi.fn();
     function Chosen() {
       const [draw, setDraw] = useState<Draw>(around(price));
-      told(draw);
+      onChange(draw);
       return (
         <DrawFields document={document} draw={draw} nth={1} taken={[price.id]} onChange={setDraw} onLeaveOut={null} />
       );
@@ -59,7 +59,7 @@ describe('an uncertain value', () => {
     );
     await fill('Price most likely', '6');
     expect(screen.queryByRole('alert')).toBeNull();
-    expect(told).toHaveBeenLastCalledWith({
+    expect(onChange).toHaveBeenLastCalledWith({
       assumption: price.id,
       spread: 'triangular',
       low: 5,
@@ -70,7 +70,7 @@ describe('an uncertain value', () => {
     await fill('Standard deviation of Price', '-1');
     expect(screen.getByRole('alert').textContent).toBe('The standard deviation cannot be below zero.');
     await fill('Standard deviation of Price', '1.5');
-    expect(told).toHaveBeenLastCalledWith({ assumption: price.id, spread: 'normal', mean: 10, deviation: 1.5 });
+    expect(onChange).toHaveBeenLastCalledWith({ assumption: price.id, spread: 'normal', mean: 10, deviation: 1.5 });
     expect(screen.queryByRole('button', { name: 'Remove Price' })).toBeNull();
   });
 });

@@ -27,7 +27,7 @@ Chart.register(
 /** The canvas of a picture. The arrow keys go through its categories and say their figures. */
 export default function PictureCanvas({ picture }: { readonly picture: Picture }) {
   const chart = useRef<Chart<Kind, (number | null)[], string>>(null);
-  const at = useRef(-1);
+  const pointed = useRef(-1);
   const [text, setTold] = useState('');
   const { type, data, options, plugins } = useMemo(() => configOf(picture), [picture]);
 
@@ -36,14 +36,14 @@ export default function PictureCanvas({ picture }: { readonly picture: Picture }
     const now = chart.current;
     if (by === 0 || !now) return;
     event.preventDefault();
-    at.current = Math.max(0, Math.min(picture.categories.length - 1, at.current + by));
-    const elements = picture.series.map((_, datasetIndex) => ({ datasetIndex, index: at.current }));
+    pointed.current = Math.max(0, Math.min(picture.categories.length - 1, pointed.current + by));
+    const elements = picture.series.map((_, datasetIndex) => ({ datasetIndex, index: pointed.current }));
     now.setActiveElements(elements);
     now.tooltip?.setActiveElements(elements, { x: 0, y: 0 });
     now.update('none');
-    const category = picture.categories[at.current];
+    const category = picture.categories[pointed.current];
     const figures = picture.series.map(({ label, values }) => {
-      const value = values[at.current];
+      const value = values[pointed.current];
       return `${label} ${value == null ? t('charts.nothing') : picture.write(value)}`;
     });
     setTold(`${category}: ${figures.join(', ')}`);

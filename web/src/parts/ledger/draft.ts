@@ -251,16 +251,16 @@ export function suggestionsFor(typed: string, earlier: readonly EarlierEntry[], 
   const text = plain(typed);
   if (text === '') return [];
   const seen = new Set<string>();
-  const match: { each: EarlierEntry; rank: number }[] = [];
+  const ranked: { each: EarlierEntry; rank: number }[] = [];
   for (const each of earlier) {
     const words = plain(each.what);
     if (seen.has(words)) continue;
     const rank = words.startsWith(text) ? 0 : words.includes(` ${text}`) ? 1 : words.includes(text) ? 2 : 3;
     if (rank === 3) continue;
     seen.add(words);
-    match.push({ each, rank });
+    ranked.push({ each, rank });
   }
-  return match
+  return ranked
     .sort((a, b) => a.rank - b.rank)
     .slice(0, most)
     .map(({ each }) => each);

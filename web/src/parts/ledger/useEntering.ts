@@ -93,8 +93,8 @@ export function useEntering(
         setDraft(prepared);
         return focus();
       }
-      const { due: date, ...said } = expected;
-      const entry = entryOf(prepared.id, { date, ...said, due: date });
+      const { due: date, ...rest } = expected;
+      const entry = entryOf(prepared.id, { date, ...rest, due: date });
       send(
         { kind: 'entries.set', entries: [{ entry: entry.id, before: null, after: givenOf(entry) }] },
         t('entries.confirmed', { called: called(entry) }),

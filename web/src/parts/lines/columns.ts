@@ -125,13 +125,13 @@ export function isSameColumns(a: readonly BudgetColumn[], b: readonly BudgetColu
     a.length === b.length &&
     a.every((column, index) => {
       const { id, heading, width, range, isNarrow } = b[index]!;
-      const isSameStretch = column.range?.from === range?.from && column.range?.to === range?.to;
+      const isSameRange = column.range?.from === range?.from && column.range?.to === range?.to;
       return (
         column.id === id &&
         column.heading === heading &&
         column.width === width &&
         column.isNarrow === isNarrow &&
-        isSameStretch
+        isSameRange
       );
     })
   );

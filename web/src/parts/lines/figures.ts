@@ -42,14 +42,14 @@ export function valueOf(model: PlanModel, id: string, range: MonthRange, show: S
 }
 
 /** The figure of a stretch of months. */
-export function stretchFigure(model: PlanModel, id: string, range: MonthRange, show: Show): ShownFigure {
+export function rangeFigure(model: PlanModel, id: string, range: MonthRange, show: Show): ShownFigure {
   const value = valueOf(model, id, range, show);
   return value === value ? figureToShow(model.document, id, value) : problemOf(model, id, range);
 }
 
 /** The figure of one month, or why there is none. */
 export function monthFigure(model: PlanModel, id: string, period: number): ShownFigure {
-  return stretchFigure(model, id, { from: period, to: period + 1 }, 'figures');
+  return rangeFigure(model, id, { from: period, to: period + 1 }, 'figures');
 }
 
 /** A figure at the end of a row, over a year or the whole plan. */
@@ -57,14 +57,14 @@ export function endFigure(model: PlanModel, id: string, scope: MonthRange, end: 
   const { document } = model;
   switch (end) {
     case 'total':
-      return stretchFigure(model, id, scope, 'figures');
+      return rangeFigure(model, id, scope, 'figures');
     case 'average':
     case 'ownAverage': {
       const value = averageIn(model, id, scope, end);
       return value === value ? figureToShow(document, id, value) : NOTHING;
     }
     case 'running':
-      return rollUpOf(document, id) === 'total' ? stretchFigure(model, id, scope, 'running') : NOTHING;
+      return rollUpOf(document, id) === 'total' ? rangeFigure(model, id, scope, 'running') : NOTHING;
     default: {
       const share = endShare(model, id, scope, end);
       if (share === null) return noShare(model, id, scope, end);

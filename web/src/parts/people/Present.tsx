@@ -4,7 +4,7 @@ import { useLocation } from 'react-router';
 import { nameOf, monthInWords, t } from '../../language/language.ts';
 import { useOthers, useSessionState } from '../../plan-session/SessionProvider.tsx';
 import { Initials } from './Initials.tsx';
-import { presence } from '../../plan-session/whereabouts.ts';
+import { presence } from '../../plan-session/presence.ts';
 import './people.scss';
 
 /** States how long it is told what somebody else has done, in milliseconds, and how many of those here are shown. */
@@ -39,8 +39,8 @@ export function Present({ planId, pageName }: PresentProps) {
     return () => clearTimeout(timer);
   }, [told]);
   const people = [...new Map(present.map((each) => [each.id, each])).values()];
-  const where = (at: (typeof people)[number]) =>
-    [pageName(at.page), nameOf(document, at.row), isMonth(at.column) ? monthInWords(at.column, locale) : ''].filter(Boolean).join(', '); // prettier-ignore
+  const where = (person: (typeof people)[number]) =>
+    [pageName(person.page), nameOf(document, person.row), isMonth(person.column) ? monthInWords(person.column, locale) : ''].filter(Boolean).join(', '); // prettier-ignore
   if (people.length === 0) return null;
   return (
     <span className="present">

@@ -2,7 +2,7 @@ import { useEffect, useMemo } from 'react';
 import type { OthersByRow } from '../../grid/types.ts';
 import { usePresent } from '../../plan-session/SessionProvider.tsx';
 import type { Present } from '../../plan-session/state.ts';
-import { presence } from '../../plan-session/whereabouts.ts';
+import { presence } from '../../plan-session/presence.ts';
 
 interface Selected {
   readonly row: { readonly key: string } | undefined;

@@ -32,7 +32,7 @@ export function AssumptionChoice({ label, document, value, onChange }: Assumptio
   return <SearchField label={label} options={options} value={value} onChange={onChange} />;
 }
 
-interface BearerChoiceProps extends AssumptionChoiceProps {
+interface FigureChoiceProps extends AssumptionChoiceProps {
   /** States what the choice of nothing is called, where nothing may be chosen. */
   readonly none?: string;
   /** True when the figures calculators give, and the totals of lists, can be chosen too. */
@@ -40,7 +40,7 @@ interface BearerChoiceProps extends AssumptionChoiceProps {
 }
 
 /** Chooses whose figures are meant: a total, a group, a line or what a calculator gives. */
-export function BearerChoice({ label, document, value, onChange, none, withOutputs = false }: BearerChoiceProps) {
+export function FigureChoice({ label, document, value, onChange, none, withOutputs = false }: FigureChoiceProps) {
   const options = useMemo(() => figureOptions(document, withOutputs), [document, withOutputs]);
   return (
     <SearchField

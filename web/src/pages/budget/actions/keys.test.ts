@@ -13,12 +13,12 @@ const middle = {
   hasYearBefore: true,
   hasYearAfter: true,
 };
-const press = (keys: string, at: Partial<typeof middle> = {}) => {
+const press = (keys: string, options: Partial<typeof middle> = {}) => {
   const parts = keys.split('+').filter((part) => part !== '');
   const key = keys.endsWith('+') ? '+' : parts.at(-1)!;
   const has = (name: string) => parts.includes(name) && key !== name;
   const pressed = { key, altKey: has('Alt'), ctrlKey: has('Ctrl'), metaKey: has('Meta'), shiftKey: has('Shift') };
-  const place = { ...middle, ...at };
+  const place = { ...middle, ...options };
   return budgetKey(pressed, place) ?? gridKey(pressed, place);
 };
 

@@ -104,12 +104,12 @@ export const VIEW_KEYS: readonly Binding[] = [
 const ANYWHERE = [...YEAR_KEYS, ...FIGURE_KEYS, ...BLOCK_KEYS, ...LINE_KEYS, ...VIEW_KEYS];
 
 /** The budget's own action of a key; `null` for a key that is left to the grid. */
-export function budgetKey(press: KeyPress, at: BudgetKeyPlace): BudgetKey | null {
-  const onName = at.column < at.first;
+export function budgetKey(press: KeyPress, cell: BudgetKeyPlace): BudgetKey | null {
+  const onName = cell.column < cell.first;
   // Past the edges of a year the arrows go on into the next one.
-  if (press.key === 'ArrowLeft' && !press.shiftKey && !press.altKey && at.column === at.first && at.hasYearBefore)
+  if (press.key === 'ArrowLeft' && !press.shiftKey && !press.altKey && cell.column === cell.first && cell.hasYearBefore)
     return { kind: 'year', step: -1, to: 'last' };
-  if (press.key === 'ArrowRight' && !press.shiftKey && !press.altKey && at.column === at.last && at.hasYearAfter)
+  if (press.key === 'ArrowRight' && !press.shiftKey && !press.altKey && cell.column === cell.last && cell.hasYearAfter)
     return { kind: 'year', step: 1, to: 'first' };
   return (onName ? boundTo(NAME_KEYS, press) : undefined) ?? boundTo(ANYWHERE, press) ?? null;
 }

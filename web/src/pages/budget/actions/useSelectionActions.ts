@@ -12,7 +12,7 @@ import { cellsIn, isException, readPasted } from '../block/blocks.ts';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import type { BudgetView } from '../../../parts/lines/view.ts';
-import { whyNotTyped } from '../editors/whyNotTyped.ts';
+import { reasonNotTyped } from '../editors/reasonNotTyped.ts';
 import { nameOf, t } from '../../../language/language.ts';
 
 interface BlockTerms {
@@ -53,7 +53,7 @@ export function useSelectionActions({ control, all, columns, cells, view, year, 
       return;
     }
     if (!row || !column) return;
-    const refusal = whyNotTyped(row, column, document, year);
+    const refusal = reasonNotTyped(row, column, document, year);
     if (refusal) return notices.say({ text: refusal });
     const month = column.month!;
     if (isException(document, { line: row.id!, month })) send({ kind: 'line.clearException', line: row.id!, month });

@@ -73,11 +73,11 @@ export function CellEditor({ editing, row, column, handle, onDraft, onConfirm, o
   const { months } = model.calendar;
   const { reach, from, until } = reachOf(draft, document, line.id, month);
   const entry = useMemo(() => readEntry(text, isFormula, line.unit, document), [text, isFormula, line.unit, document]);
-  const told = warning === null ? refusal : { message: warning, place: { from: 0, to: 0 } };
+  const notice = warning === null ? refusal : { message: warning, place: { from: 0, to: 0 } };
   const problem: FormulaProblem | null =
     entry.kind === 'problem'
       ? entry.problem
-      : told && { message: told.message, place: told.place ?? { from: 0, to: text.length } };
+      : notice && { message: notice.message, place: notice.place ?? { from: 0, to: text.length } };
 
   useLayoutEffect(() => {
     input.current?.focus({ preventScroll: true });

@@ -12,7 +12,7 @@ import { NameEditor } from './NameEditor.tsx';
 import { isRule, reachOf } from './reach.ts';
 import type { BudgetRow } from '../../../parts/lines/rows.ts';
 import { startingText } from './startingText.ts';
-import { whyNotTyped } from './whyNotTyped.ts';
+import { reasonNotTyped } from './reasonNotTyped.ts';
 import { t } from '../../../language/language.ts';
 
 type Editing = ColumnEditing<BudgetRow, BudgetColumn>;
@@ -40,7 +40,7 @@ function nameEditing(session: PlanSession): Editing {
 function figureEditing(session: PlanSession): Editing {
   return {
     readOnlyReason: (row, column) =>
-      whyNotTyped(
+      reasonNotTyped(
         row,
         column,
         session.state.document,

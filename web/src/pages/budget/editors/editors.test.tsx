@@ -30,7 +30,7 @@ function Typing({ names, column, typed }: { names: readonly string[]; column: nu
   const { model } = useSessionState();
   const rows = useMemo(() => budgetRows(model, USUAL_VIEW, scopeOf(model, USUAL_VIEW, 2026)).rows, [model]);
   const columns = useMemo(() => budgetColumns(model, USUAL_VIEW, rows, 2026), [model, rows]);
-  const at = names.map((name) => ({ row: rows.findIndex(({ label }) => label === name), column }));
+  const cells = names.map((name) => ({ row: rows.findIndex(({ label }) => label === name), column }));
   const control = useGrid({
     rows,
     columns,
@@ -42,11 +42,11 @@ function Typing({ names, column, typed }: { names: readonly string[]; column: nu
   const [begun, setBegun] = useState(false);
   useEffect(() => {
     if (begun) return;
-    if (!isBlock && at.length > 1) return select({ ranges: at.map((each) => ({ anchor: each, focus: each })) });
+    if (!isBlock && cells.length > 1) return select({ ranges: cells.map((each) => ({ anchor: each, focus: each })) });
     setBegun(true);
-    if (at.length > 1) return type(typed ?? '');
-    select(selectOne(at[0]!));
-    open(at[0]!, typed);
+    if (cells.length > 1) return type(typed ?? '');
+    select(selectOne(cells[0]!));
+    open(cells[0]!, typed);
     // Until the editor is open, and not again.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [begun, isBlock]);

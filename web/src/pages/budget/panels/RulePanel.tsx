@@ -101,17 +101,17 @@ interface MarkProps {
 function Mark({ mark, row, line, chosen, onMove, onEdit, onRemove }: MarkProps) {
   const { document, model } = useSessionState();
   const { locale } = planOf(document);
-  const at = monthOf(mark);
+  const month = monthOf(mark);
   const name =
     mark.kind === 'exception'
       ? t('budget.rule.exceptionIn', { month: monthInWords(mark.month, locale) })
-      : at === null
+      : month === null
         ? t('budget.rule.fromStart')
-        : t('budget.rule.fromMonth', { month: monthInWords(at, locale) });
+        : t('budget.rule.fromMonth', { month: monthInWords(month, locale) });
   return (
     <li className={`is-${mark.kind} ${chosen && keyOf(chosen) === keyOf(mark) ? 'is-chosen' : ''}`}>
       <span className="rule-when">
-        {at === null ? (
+        {month === null ? (
           name
         ) : (
           <>
@@ -119,7 +119,7 @@ function Mark({ mark, row, line, chosen, onMove, onEdit, onRemove }: MarkProps) 
             <MonthField
               label={t('budget.rule.monthOf', { name })}
               months={model.calendar.months}
-              value={at}
+              value={month}
               locale={locale}
               onChange={(to) => onMove(mark, to)}
             />

@@ -18,7 +18,7 @@ import { useSessionState } from '../../../plan-session/SessionProvider.tsx';
 import type { PlanState } from '../../../plan-session/state.ts';
 import { HIGHLIGHT_ICONS } from '../../../parts/plan/highlightMarks.ts';
 import type { BudgetColumn } from '../../../parts/lines/columns.ts';
-import { endFigure, stretchFigure, valueOf, type ShownFigure } from '../../../parts/lines/figures.ts';
+import { endFigure, rangeFigure, valueOf, type ShownFigure } from '../../../parts/lines/figures.ts';
 import type { OnRow } from './rowActions.ts';
 import { RowMenu } from './RowMenu.tsx';
 import { ruleCells } from './ruleCells.ts';
@@ -48,7 +48,7 @@ export function budgetCell(context: CellContext, row: BudgetRow, column: BudgetC
   const { range } = column;
   const glow = state.glow?.changed.get(row.id);
   if (range) {
-    const figure = stretchFigure(model, row.id, range, view.show);
+    const figure = rangeFigure(model, row.id, range, view.show);
     const reaches = view.show === 'running' ? { from: 0, to: range.to } : range;
     return figureCell(row, figure, {
       glows: glow !== undefined && glow.from < reaches.to && reaches.from < glow.to,

@@ -1,17 +1,17 @@
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { runs } from '../../../core/src/testing/setup.ts';
-import { Whereabouts, type Place } from './whereabouts.ts';
+import { Presence, type Place } from './presence.ts';
 
 beforeEach(() => void vi.useFakeTimers());
 afterEach(() => void vi.useRealTimers());
 
 describe('where one is', () => {
-  const told: [string, Place][] = [];
+  const announced: [string, Place][] = [];
   const begun = () => {
-    told.length = 0;
-    return new Whereabouts((plan, place) => {
-      told.push([plan, place]);
+    announced.length = 0;
+    return new Presence((plan, place) => {
+      announced.push([plan, place]);
       return Promise.reject(new Error('Server not available.'));
     });
   };
@@ -21,14 +21,14 @@ describe('where one is', () => {
     here.onPage('home', 'budget', '');
     here.isAt('rent', '2026-03');
     await vi.advanceTimersByTimeAsync(1000);
-    expect(told).toEqual([]);
+    expect(announced).toEqual([]);
     here.together(true);
     await vi.advanceTimersByTimeAsync(1000);
-    expect(told).toEqual([['home', { page: 'budget', row: 'rent', column: '2026-03' }]]);
+    expect(announced).toEqual([['home', { page: 'budget', row: 'rent', column: '2026-03' }]]);
     here.together(false);
     here.isAt('rent', '2026-04');
     await vi.advanceTimersByTimeAsync(1000);
-    expect(told).toHaveLength(1);
+    expect(announced).toHaveLength(1);
   });
 
   it('is told again when the connection is, though one has not moved', async () => {
@@ -38,10 +38,10 @@ describe('where one is', () => {
     await vi.advanceTimersByTimeAsync(1000);
     here.isAt('rent', '2026-03');
     await vi.advanceTimersByTimeAsync(1000);
-    expect(told).toHaveLength(1);
+    expect(announced).toHaveLength(1);
     here.anew();
     await vi.advanceTimersByTimeAsync(1000);
-    expect(told.map(([, { row }]) => row)).toEqual(['rent', 'rent']);
+    expect(announced.map(([, { row }]) => row)).toEqual(['rent', 'rent']);
   });
 
   it('is the row of the address where no cell is selected', async () => {
@@ -50,7 +50,7 @@ describe('where one is', () => {
     here.onPage('home', 'checks', 'rent');
     here.isAt('', '');
     await vi.advanceTimersByTimeAsync(1000);
-    expect(told.at(-1)).toEqual(['home', { page: 'checks', row: 'rent', column: '' }]);
+    expect(announced.at(-1)).toEqual(['home', { page: 'checks', row: 'rent', column: '' }]);
   });
 
   it('is told a few times a second at most, and at last as it is', async () => {
@@ -66,8 +66,8 @@ describe('where one is', () => {
           await vi.advanceTimersByTimeAsync(pause);
         }
         await vi.advanceTimersByTimeAsync(1000);
-        expect(told.length).toBeLessThanOrEqual(passed / 250 + 1);
-        expect(told.at(-1)![1].row).toBe(`line-${moves.at(-1)![0]}`);
+        expect(announced.length).toBeLessThanOrEqual(passed / 250 + 1);
+        expect(announced.at(-1)![1].row).toBe(`line-${moves.at(-1)![0]}`);
       }),
       runs(50),
     );

@@ -15,7 +15,7 @@ export interface Place {
 const TELL_AFTER = 250;
 
 /** Where this page of the browser is, told to the others who have the plan open; while there are none, to nobody. */
-export class Whereabouts {
+export class Presence {
   private readonly tell: (planId: string, place: Place) => Promise<unknown>;
   private planId = '';
   private page = { page: '', row: '' };
@@ -68,4 +68,4 @@ export class Whereabouts {
 }
 
 /** Where this page is. */
-export const presence = new Whereabouts((planId, place) => peopleApi.here(planId, TAB, place));
+export const presence = new Presence((planId, place) => peopleApi.here(planId, TAB, place));
