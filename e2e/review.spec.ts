@@ -23,9 +23,9 @@ test('checks lead to their place, are fixed at one click, and dismissed with a r
   await page.keyboard.type('The summer week is saved for.');
   await page.keyboard.press('Enter');
   await expect(page.getByText('“The summer week is saved for.”')).toBeVisible();
-  await expect(count).toHaveText(`${before - 1} checks`);
+  await expect(count).toHaveText(`${before - 1} findings`);
   await page.getByRole('button', { name: 'Restore' }).click();
-  await expect(count).toHaveText(`${before} checks`);
+  await expect(count).toHaveText(`${before} findings`);
 
   await red.getByRole('button', { name: 'Net, August 2026' }).click();
   await expect(budget.explanation()).toContainText('August 2026');

@@ -1,8 +1,12 @@
 // Writes what the documents say of tables and functions from their descriptions: the JSON Schema of the plan file, and the
 // functions of the formula language.
 import { readFileSync, writeFileSync } from 'node:fs';
-import { Speaker, catalogueFor } from '../language/dist/bundle/index.js';
-import { functionsInWords, planFileSchema } from '../core/dist/bundle/index.js';
+import { build, install } from './setup.mjs';
+
+install();
+build();
+const { Speaker, catalogueFor } = await import('../language/dist/bundle/index.js');
+const { functionsInWords, planFileSchema } = await import('../core/dist/bundle/index.js');
 
 const inDocs = (name) => new URL(`../docs/${name}`, import.meta.url);
 

@@ -22,7 +22,7 @@ const begun = performance.now();
 installPackages();
 chromium();
 
-/** States what tests keep for a while is kept in memory where there is plenty: no disk holds them up. */
+/** Folder in memory for what tests keep for a while, where there is plenty: no disk holds them up. */
 const IN_MEMORY = '/dev/shm';
 const PLENTY = 2 ** 31;
 if (existsSync(IN_MEMORY)) {

@@ -4,7 +4,7 @@ import {
   EXPECTED,
   Model,
   UNASSIGNED,
-  WHY,
+  CONSEQUENCES,
   actualsFrom,
   daySumsAfter,
   findingsOf,
@@ -40,7 +40,7 @@ export function checkCommand(): Command {
         const month =
           place.month === null ? '' : `, ${say({ id: 'comparison.month', values: { month: { month: place.month } } })}`;
         console.log(`${say(message)} [${placeName(document, place.id)}${month}]`);
-        console.log(`  ${say(WHY[kind])}`);
+        console.log(`  ${say(CONSEQUENCES[kind])}`);
         for (const each of [fix, otherFix]) if (each) console.log(t('cli.check.fix', { words: each.words }));
         if (reason !== null) console.log(t('cli.check.dismissed', { reason }));
       }

@@ -23,9 +23,9 @@ type Caller = 'nobody' | 'stranger' | 'viewer' | 'editor' | 'owner' | 'admin';
 const EXPECTED: Readonly<Record<string, Access>> = {
   'get /health': 'anyone', 'get /ready': 'anyone', 'get /metrics': 'anyone', 'get /me': 'anyone',
   'post /session': 'anyone', 'delete /session': 'anyone', 'post /first': 'anyone', 'post /strength': 'anyone',
-  'get /links/:held': 'anyone', 'post /links/:held/person': 'anyone', 'post /links/:held/use': 'person',
-  'post /confirmations/:held': 'anyone',
-  'post /resets': 'anyone', 'post /resets/:held': 'anyone',
+  'get /links/:token': 'anyone', 'post /links/:token/person': 'anyone', 'post /links/:token/use': 'person',
+  'post /confirmations/:token': 'anyone',
+  'post /resets': 'anyone', 'post /resets/:token': 'anyone',
   'patch /me': 'person', 'put /me/password': 'person', 'put /me/language': 'person', 'get /me/sessions': 'person',
   'delete /me/sessions/:session': 'person', 'get /me/data': 'person', 'post /me/leave': 'person',
   'get /outside': 'person', 'get /indices': 'person', 'get /indices/:id': 'person',
@@ -126,7 +126,7 @@ describe('Every route', () => {
 
   it('changes nothing for what another site asks, whoever is signed in', async () => {
     const { owner } = await household();
-    const token = owner.held!;
+    const token = owner.token!;
     for (const rule of rules.filter(({ method }) => method !== 'get')) {
       for (const from of [
         { origin: 'https://elsewhere.example' },
@@ -147,7 +147,7 @@ describe('Whatever is asked', () => {
     await start({ attempts: { pair: { points: 1e6, duration: 1 }, network: { points: 1e6, duration: 1 }, name: { points: 1e6, duration: 1 } } }); // prettier-ignore
     const callers = await household();
     const heads = Object.fromEntries(
-      Object.entries(callers).map(([who, browser]) => [who, browser.held === undefined ? {} : { cookie: `haushalt=${browser.held}` }]), // prettier-ignore
+      Object.entries(callers).map(([who, browser]) => [who, browser.token === undefined ? {} : { cookie: `haushalt=${browser.token}` }]), // prettier-ignore
     );
     const odd = fc.oneof(
       fc.constantFrom('', '..', '%00', '%2e%2e%2f', "'; drop table plans; --", '__proto__', 'constructor', '\u202e', 'home', 'NaN', '-1', '1e999'), // prettier-ignore

@@ -245,12 +245,12 @@ describe('Snapshots', () => {
 
   it('are kept: all of a week, one a day of a month, one a week of a year, and those made by hand', () => {
     const now = new Date('2026-11-27T03:00:00Z');
-    const labelAt = (days: number, hour = 2) =>
+    const timestamp = (days: number, hour = 2) =>
       new Date(now.getTime() - days * 86_400_000 - hour * 60_000).toISOString();
     const nightly = (days: number, hour = 2) => ({
       id: `${days}/${hour}`,
       kind: 'nightly' as const,
-      at: labelAt(days, hour),
+      at: timestamp(days, hour),
     });
     const all = Array.from({ length: 500 }, (_, days) => [nightly(days, 1), nightly(days, 2)]).flat();
     const gone = new Set(expired(all, now));

@@ -54,7 +54,7 @@ describe('Signing in', () => {
       database.prepare('select * from people').all(),
     ]);
     database.close();
-    expect(all).not.toContain(mara.held);
+    expect(all).not.toContain(mara.token);
     expect(all).not.toContain(PASSWORDS.mara);
     expect(all).toContain('$argon2id$');
   });
@@ -63,13 +63,13 @@ describe('Signing in', () => {
     const mara = await firstPerson();
     const before = mara.copy();
     await mara.ask('POST', '/session', { who: 'Mara', password: PASSWORDS.mara, stay: false });
-    expect(mara.held).not.toBe(before.held);
+    expect(mara.token).not.toBe(before.token);
     expect((await before.ask('GET', '/plans')).status).toBe(401);
     // What an attacker puts into a browser beforehand is never taken over.
     const planted = new Browser();
     const chosen = 'a'.repeat(43);
     await planted.ask('POST', '/session', { who: 'Mara', password: PASSWORDS.mara, stay: false }, { cookie: `haushalt=${chosen}` }); // prettier-ignore
-    expect(planted.held).not.toBe(chosen);
+    expect(planted.token).not.toBe(chosen);
     expect((await new Browser().ask('GET', '/plans', undefined, { cookie: `haushalt=${chosen}` })).status).toBe(401);
   });
 
@@ -339,7 +339,7 @@ describe('A shared plan', () => {
     const mara = await firstPerson();
     await mara.ask('POST', '/plans', NEW_PLAN);
     const kofi = await joined(mara, 'home', 'kofi', 'editor');
-    const heard = listen('/plans/home/events', kofi.held!);
+    const heard = listen('/plans/home/events', kofi.token!);
     await heard.until('here');
     const { people } = (await mara.ask('GET', '/plans/home/people')).body as { people: { id: string; name: string }[] };
     await mara.ask('DELETE', `/plans/home/people/${people.find(({ name }) => name === 'kofi')!.id}`);
@@ -352,8 +352,8 @@ describe('A shared plan', () => {
     await mara.ask('POST', '/plans', NEW_PLAN);
     const kofi = await joined(mara, 'home', 'kofi', 'editor');
     const [hers, his] = [
-      listen('/plans/home/events?tab=m', mara.held!),
-      listen('/plans/home/events?tab=k', kofi.held!),
+      listen('/plans/home/events?tab=m', mara.token!),
+      listen('/plans/home/events?tab=k', kofi.token!),
     ];
     await Promise.all([hers.until('"name":"kofi"'), his.until('"name":"Mara"')]);
     expect((await kofi.ask('POST', '/plans/home/here', { tab: 'k', page: 'budget', row: '' })).status).toBe(204);

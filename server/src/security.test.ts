@@ -249,7 +249,7 @@ describe('files that are sent', () => {
     const kofi = await joined(mara, 'home', 'kofi', 'editor');
     const sent = (who: Browser) => who.ask('POST', '/plans/import', { no: 'plan' });
     // Five are begun at one moment and none is sent to its end: two are under way, three are not taken.
-    const begun = Array.from({ length: 5 }, () => beginSending(kofi.held!));
+    const begun = Array.from({ length: 5 }, () => beginSending(kofi.token!));
     const refused = () => begun.filter(({ answer }) => answer().includes(' 429 '));
     await expect.poll(() => refused().length).toBe(3);
     expect(refused()[0]!.answer()).toContain('You are already sending several files. Wait until one of them has been sent.'); // prettier-ignore
@@ -272,7 +272,7 @@ describe('event streams', () => {
     const mara = await firstPerson();
     await mara.ask('POST', '/plans', NEW_PLAN);
     const kofi = await joined(mara, 'home', 'kofi', 'viewer');
-    const cookie = `haushalt=${kofi.held}`;
+    const cookie = `haushalt=${kofi.token}`;
     const aborts: AbortController[] = [];
     const open = async (token: string) => {
       const abort = new AbortController();
@@ -283,7 +283,7 @@ describe('event streams', () => {
     expect([await open(cookie), await open(cookie), await open(cookie), await open(cookie)]).toEqual([
       200, 200, 200, 429,
     ]);
-    expect(await open(`haushalt=${mara.held}`)).toBe(200);
+    expect(await open(`haushalt=${mara.token}`)).toBe(200);
     // As another program on the machine does it.
     const [id] = store.sharing.members('home').flatMap((member) => (member.name === 'kofi' ? [member.id] : []));
     store.people.endAll(id!);

@@ -134,7 +134,7 @@ export function compileMonthly(
   const running = (x: Reader, part: Call): Reader =>
     storing((reached) => runningKernel(x, readerOf(reached), context.calendar, spanOf(part.args[1])));
 
-  /** Returns what is looked at from many months is computed once in each; a member keeps its figures itself. */
+  /** Computes once in each month what is looked at from many; a member keeps its figures itself. */
   const remembered = (part: Expression): Reader =>
     part.kind === 'ref' || !hasFeedback(part) ? readerFor(part) : storing(() => readerFor(part));
 

@@ -5,7 +5,7 @@ import {
   TOTAL_EXPENSES,
   TOTAL_INCOME,
   TOTAL_SET_ASIDE,
-  WHY,
+  CONSEQUENCES,
   actualOver,
   drawnItems,
   figureOver,
@@ -93,7 +93,7 @@ export function checksSheet(model: PlanModel): Sheet {
       cells: [
         words([labelOf(document, place.id) ?? '', month].filter((part) => part !== '').join(', ')),
         words(say(message)),
-        words(say(WHY[kind])),
+        words(say(CONSEQUENCES[kind])),
         words(aside === null ? (fix ? say(fix.words) : '') : t('formats.dismissedBecause', { reason: aside })),
       ],
     };
@@ -221,7 +221,7 @@ export function listChartSheet(model: PlanModel, chart: ChartRow, list: ListRow)
       { role: 'heading', cells: [words(axis?.name ?? ''), ...columns.map(({ name }) => words(name))] },
       ...names.map((name, index): SheetRow => ({
         role: 'line',
-        cells: [words(name), ...columns.map(({ unit: unit, values }): SheetCell => ({ value: values[index]!, format: { unit: unit } }))], // prettier-ignore
+        cells: [words(name), ...columns.map(({ unit, values }): SheetCell => ({ value: values[index]!, format: { unit } }))], // prettier-ignore
       })),
       ...(isLong ? [picture] : []),
     ],

@@ -46,7 +46,7 @@ export class Callers {
   of(request: Request): Caller | null {
     const { people } = this.store;
     if (!people.haveSignIn()) return { person: LOCAL_PERSON, session: '' };
-    const token = this.held(request);
+    const token = this.token(request);
     if (token === undefined || token === SIGNED_OUT) return token === SIGNED_OUT ? null : this.visitor();
     const moment = this.now();
     const session = people.session(token, moment.toISOString());
@@ -70,7 +70,7 @@ export class Callers {
 
   /** Returns whether whoever asks chose to stay signed in. */
   stays(request: Request): boolean {
-    const token = this.held(request);
+    const token = this.token(request);
     const session = token === undefined ? undefined : this.store.people.session(token, this.now().toISOString());
     return session !== undefined && isStaying(session);
   }
@@ -82,7 +82,7 @@ export class Callers {
   }
 
   private end(request: Request): void {
-    const token = this.held(request);
+    const token = this.token(request);
     const session = token === undefined ? undefined : this.store.people.session(token, this.now().toISOString());
     if (session) this.store.people.end(session.person.id, session.token.slice(0, 16));
   }
@@ -93,7 +93,7 @@ export class Callers {
     return person ? { person: { id: person.id, name: person.name }, session: '' } : null;
   }
 
-  private held(request: Request): string | undefined {
+  private token(request: Request): string | undefined {
     return parseCookie(request.get('cookie') ?? '')[this.name];
   }
 

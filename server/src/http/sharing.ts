@@ -29,7 +29,7 @@ export function sharingRoutes(routing: Routing, services: AppServices): void {
   const { store, events, now, work, linkSync, post } = services;
   const { sharing, people, plans } = store;
   const body = json({ size: 64 << 10, values: FEW_VALUES });
-  const labelAt = () => now().toISOString();
+  const timestamp = () => now().toISOString();
   // The people of a plan; the links to it are for its owners alone.
   routing.plan('view', 'get', '/plans/:id/people', ({ response, person, plan }) => {
     const isOwner = plans.roleOf(plan.id, person.id) === 'owner';
@@ -52,8 +52,8 @@ export function sharingRoutes(routing: Routing, services: AppServices): void {
         throw new ApiError(422, 'invalid', messageFor('server.ownAddress'), 'address');
       if (!post.isThere) throw new ApiError(422, 'invalid', messageFor('server.mail.useLinkInstead'), 'address');
       const until = addDays(dayOf(now()), INVITED_FOR);
-      const { id, held } = addLink(plan.id, person.id, { role, until, once: true, address });
-      const link = `${services.publicUrl()}/join/${held}`;
+      const { id, token } = addLink(plan.id, person.id, { role, until, once: true, address });
+      const link = `${services.publicUrl()}/join/${token}`;
       try {
         await post.send(
           {
@@ -72,7 +72,7 @@ export function sharingRoutes(routing: Routing, services: AppServices): void {
           { person: person.id, plan: plan.id },
         );
       } catch (error) {
-        sharing.revokeLink(plan.id, id, labelAt());
+        sharing.revokeLink(plan.id, id, timestamp());
         throw error;
       }
       response.status(201).json({ link: id });
@@ -88,9 +88,9 @@ export function sharingRoutes(routing: Routing, services: AppServices): void {
       const { role } = read<{ role: Role }>(roleSchema, request.body);
       const member = memberOf(plan.id, request.params.person);
       if (member.role === 'owner' && role !== 'owner') refuseLastOwner(plan.id);
-      sharing.grant(plan.id, member.id, role, labelAt(), member.link);
+      sharing.grant(plan.id, member.id, role, timestamp(), member.link);
       // Links they made as an owner would give back what was taken.
-      if (member.role === 'owner' && role !== 'owner') sharing.revokeLinksOf(plan.id, member.id, '', labelAt());
+      if (member.role === 'owner' && role !== 'owner') sharing.revokeLinksOf(plan.id, member.id, '', timestamp());
       if (role === 'viewer') events.endOf((listener) => listener.planId === plan.id && listener.person.id === member.id, 'reload'); // prettier-ignore
       events.sharingChanged(plan.id);
       response.status(204).end();
@@ -104,7 +104,7 @@ export function sharingRoutes(routing: Routing, services: AppServices): void {
     if (member.id !== person.id && plans.roleOf(plan.id, person.id) !== 'owner')
       throw new ApiError(403, 'forbidden', messageFor('server.ownerOnly'));
     if (member.role === 'owner') refuseLastOwner(plan.id);
-    const links = sharing.revokeLinksOf(plan.id, member.id, member.link, labelAt());
+    const links = sharing.revokeLinksOf(plan.id, member.id, member.link, timestamp());
     sharing.revoke(plan.id, member.id);
     linkSync.hasChanged(plan.id, person.id);
     events.endOf((listener) => listener.planId === plan.id && listener.person.id === member.id, 'gone');
@@ -121,14 +121,14 @@ export function sharingRoutes(routing: Routing, services: AppServices): void {
       const given = read<{ role: Role; until: string | null; once: boolean }>(linkSchema, request.body);
       if (given.until !== null && !isDay(given.until)) throw new ApiError(422, 'invalid', messageFor('server.invalidDate'), 'until'); // prettier-ignore
       if (given.until !== null && given.until < dayOf(now())) throw new ApiError(422, 'invalid', messageFor('server.dateInPast'), 'until'); // prettier-ignore
-      const { id, held } = addLink(plan.id, person.id, { ...given, address: '' });
-      response.status(201).json({ id, path: `/join/${held}` });
+      const { id, token } = addLink(plan.id, person.id, { ...given, address: '' });
+      response.status(201).json({ id, path: `/join/${token}` });
     },
     body,
   );
 
   routing.plan('own', 'delete', '/plans/:id/links/:link', ({ request, response, plan }) => {
-    if (!sharing.revokeLink(plan.id, readId(request.params.link), labelAt()))
+    if (!sharing.revokeLink(plan.id, readId(request.params.link), timestamp()))
       throw new ApiError(404, 'notFound', messageFor('server.linkExpired'));
     events.sharingChanged(plan.id);
     response.status(204).end();
@@ -170,12 +170,12 @@ export function sharingRoutes(routing: Routing, services: AppServices): void {
     planId: string,
     createdBy: string,
     given: { role: Role; until: string | null; once: boolean; address: string },
-  ): { id: string; held: string } {
+  ): { id: string; token: string } {
     if (sharing.links(planId).length >= MOST_LINKS) throw new ApiError(422, 'invalid', messageFor('server.tooManyLinks', { most: MOST_LINKS })); // prettier-ignore
     const id = randomUUID();
-    const token = sharing.addLink(planId, { id, createdAt: labelAt(), createdBy, ...given });
+    const token = sharing.addLink(planId, { id, createdAt: timestamp(), createdBy, ...given });
     events.sharingChanged(planId);
-    return { id, held: token };
+    return { id, token };
   }
 
   function memberOf(planId: string, id: unknown) {

@@ -48,7 +48,7 @@ export function signInRoutes(routing: Routing, services: AppServices): void {
   const { store, callers, events, linkSync, now, outside, attempts, work, post } = services;
   const { people, sharing } = store;
   const body = json({ size: 16 << 10, values: FEW_VALUES });
-  const labelAt = () => now().toISOString();
+  const timestamp = () => now().toISOString();
   const later = (time: number) => new Date(now().getTime() + time).toISOString();
   // Who asks: the person, and whether there is anyone to sign in as.
   routing.anyone('get', '/me', ({ response, person }) => {
@@ -70,7 +70,7 @@ export function signInRoutes(routing: Routing, services: AppServices): void {
       await attempts.begin(request, who, person?.id);
       if (!(await isPassword(person?.password, password)))
         throw new ApiError(401, 'wrong', messageFor('server.nameOrPasswordWrong'), 'password');
-      await attempts.succeeded(request, who, person!.id, labelAt());
+      await attempts.succeeded(request, who, person!.id, timestamp());
       callers.signIn(request, response, person!.id, stay);
       response.json({ id: person!.id });
     },
@@ -113,28 +113,28 @@ export function signInRoutes(routing: Routing, services: AppServices): void {
   );
 
   // Whoever has a link to a plan may become a person here; then they have the plan.
-  routing.anyone('get', '/links/:held', ({ request, response, person }) => {
-    const link = openLink(request.params.held);
+  routing.anyone('get', '/links/:token', ({ request, response, person }) => {
+    const link = openLink(request.params.token);
     const mine = person ? store.plans.roleOf(link.planId, person.id) : undefined;
     response.json({ plan: link.planName, role: link.role, sharedBy: link.sharedBy, mine: mine ?? null, planId: mine ? link.planId : null }); // prettier-ignore
   });
 
   routing.anyone(
     'post',
-    '/links/:held/person',
+    '/links/:token/person',
     async ({ request, response }) => {
       const given = read<NewPerson>(newPersonSchema, request.body);
-      mayJoin(openLink(request.params.held), given);
+      mayJoin(openLink(request.params.token), given);
       const hash = await newHash(given.password, [given.name, given.address]);
       // What was true before the password was hashed may not be any more.
-      const link = openLink(request.params.held);
+      const link = openLink(request.params.token);
       const isConfirmed = mayJoin(link, given);
       const id = randomUUID();
       people.add({
         id,
         name: given.name,
         address: isConfirmed ? given.address : '',
-        createdAt: labelAt(),
+        createdAt: timestamp(),
         password: hash,
       });
       if (!isConfirmed) await want(speakerFor(request), id, given.name, given.address);
@@ -147,9 +147,9 @@ export function signInRoutes(routing: Routing, services: AppServices): void {
 
   routing.person(
     'post',
-    '/links/:held/use',
+    '/links/:token/use',
     ({ request, response, person }) => {
-      const link = openLink(request.params.held);
+      const link = openLink(request.params.token);
       join(link, person.id);
       response.json({ planId: link.planId });
     },
@@ -184,14 +184,14 @@ export function signInRoutes(routing: Routing, services: AppServices): void {
 
   routing.anyone(
     'post',
-    '/resets/:held',
+    '/resets/:token',
     async ({ request, response }) => {
       const given = read<{ password: string }>(resetSchema, request.body);
-      const token = String(request.params.held);
-      const isOf = people.resetOf(token, labelAt());
+      const token = String(request.params.token);
+      const isOf = people.resetOf(token, timestamp());
       if (isOf === undefined) throw new ApiError(404, 'notFound', messageFor('server.linkExpired'));
       const hash = await newHash(given.password, [people.find(isOf)?.name ?? '']);
-      const personId = people.takeReset(token, labelAt());
+      const personId = people.takeReset(token, timestamp());
       if (personId === undefined) throw new ApiError(404, 'notFound', messageFor('server.linkExpired'));
       people.setPassword(personId, hash);
       endSessions(personId);
@@ -233,9 +233,9 @@ export function signInRoutes(routing: Routing, services: AppServices): void {
   );
 
   // Whoever opens the link reads the mail of the address: it is theirs from now on.
-  routing.anyone('post', '/confirmations/:held', async ({ request, response }) => {
+  routing.anyone('post', '/confirmations/:token', async ({ request, response }) => {
     await attempts.beginReset(request);
-    const outcome = people.confirm(String(request.params.held), labelAt());
+    const outcome = people.confirm(String(request.params.token), timestamp());
     if (outcome === 'unknown') throw new ApiError(404, 'notFound', messageFor('server.linkExpired'));
     if (outcome === 'taken') throw new ApiError(409, 'conflict', messageFor('server.addressTaken'));
     response.status(204).end();
@@ -258,7 +258,7 @@ export function signInRoutes(routing: Routing, services: AppServices): void {
   );
 
   routing.person('get', '/me/sessions', ({ response, person, session }) => {
-    const sessions = people.sessionsOf(person.id, labelAt());
+    const sessions = people.sessionsOf(person.id, timestamp());
     response.json({ sessions: sessions.map((each) => ({ ...each, isThis: session.startsWith(each.id) })) });
   });
 
@@ -275,7 +275,7 @@ export function signInRoutes(routing: Routing, services: AppServices): void {
     const plans = store.plans.listFor(person.id, null);
     const data = {
       person: self,
-      sessions: people.sessionsOf(person.id, labelAt()),
+      sessions: people.sessionsOf(person.id, timestamp()),
       plans: plans.map(({ id, name, role }) => ({ id, name, role })),
       steps: store.log.of(person.id),
     };
@@ -302,7 +302,7 @@ export function signInRoutes(routing: Routing, services: AppServices): void {
       people.leave(
         person.id,
         given.names === 'kept' ? person.name : speakerFor(request).say(messageFor('server.formerMember')),
-        labelAt(),
+        timestamp(),
       );
       linkSync.lookAtAll();
       events.endOf((listener) => listener.person.id === person.id, 'signedOut');
@@ -322,7 +322,7 @@ export function signInRoutes(routing: Routing, services: AppServices): void {
   function join({ planId, id, role }: ReturnType<typeof openLink>, personId: string): void {
     const mine = store.plans.roleOf(planId, personId);
     if (mine !== undefined && RANK[mine] >= RANK[role]) return;
-    sharing.grant(planId, personId, role, labelAt(), id);
+    sharing.grant(planId, personId, role, timestamp(), id);
     sharing.useLink(planId, id);
     // What they followed of this plan goes on.
     linkSync.hasChanged(planId, personId);
@@ -360,7 +360,7 @@ export function signInRoutes(routing: Routing, services: AppServices): void {
     await attempts.begin(request, person.name, person.id);
     if (!(await isPassword(people.passwordOf(person.id), given)))
       throw new ApiError(422, 'wrong', messageFor('server.wrongPassword'), path);
-    await attempts.succeeded(request, person.name, person.id, labelAt());
+    await attempts.succeeded(request, person.name, person.id, timestamp());
   }
 
   function strength(password: string, own: readonly string[]): Promise<Strength> {

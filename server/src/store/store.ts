@@ -106,9 +106,9 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
     throw error;
   }
   if (mostPages !== undefined) database.pragma(`max_page_count = ${mostPages}`);
-  const labelAt = () => now().toISOString();
+  const timestamp = () => now().toISOString();
   const people = createPeopleStore(database);
-  people.ensureLocal(labelAt());
+  people.ensureLocal(timestamp());
   const plans = createPlanStore(database);
   const rows = createRowStore(database);
   const log = createLogStore(database, limits);
@@ -194,7 +194,7 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
       revision: revision + 1,
       commandId,
       personId,
-      at: labelAt(),
+      at: timestamp(),
       kind: order.kind,
       label: step ? log.byCommand(planId, step.target)!.label : labelOf(order as Command | WayBack, document),
       target: step?.target ?? null,
@@ -263,7 +263,7 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
 
   const create = database.transaction((document: Document, ownerId: string, entries: readonly LedgerEntry[] = []) => {
     const { id } = planOf(document);
-    plans.insert(planOf(document), ownerId, labelAt(), false);
+    plans.insert(planOf(document), ownerId, timestamp(), false);
     rows.write(
       id,
       insertions(document).filter((change) => !wouldCircle(id, change)),
@@ -271,7 +271,7 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
     ledger.write(id, additions(entries));
   });
   const beginPlan = database.transaction((plan: PlanRow, ownerId: string) =>
-    plans.insert(plan, ownerId, labelAt(), true),
+    plans.insert(plan, ownerId, timestamp(), true),
   );
   const writeRows = database.transaction((planId: string, changes: readonly DocumentChange[]) =>
     rows.write(
@@ -284,7 +284,7 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
   });
 
   const writeSteps = database.transaction((planId: string, steps: readonly StoredStep[], whose: readonly Person[]) => {
-    for (const person of whose) people.ensure(person, labelAt());
+    for (const person of whose) people.ensure(person, timestamp());
     log.takeOver(planId, steps);
   });
   const removeEntries = database.transaction((planId: string) => {

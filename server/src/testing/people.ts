@@ -43,7 +43,7 @@ export class Browser {
     return { status: response.status, headers: response.headers, body: read };
   }
 
-  get held(): string | undefined {
+  get token(): string | undefined {
     return this.cookies.get('haushalt');
   }
 

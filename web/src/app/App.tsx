@@ -43,21 +43,21 @@ const FETCHED: readonly FetchedPageProps[] = [
     load: async () => (await import('../pages/maintenance/BackupsPage.tsx')).BackupsPage,
   },
   {
-    path: '/join/:held',
+    path: '/join/:token',
     get name() {
       return t('shell.thisPage');
     },
     load: async () => (await import('../pages/signIn/JoinPage.tsx')).JoinPage,
   },
   {
-    path: '/reset/:held',
+    path: '/reset/:token',
     get name() {
       return t('shell.thisPage');
     },
     load: async () => (await import('../pages/signIn/ResetPage.tsx')).ResetPage,
   },
   {
-    path: '/confirm/:held',
+    path: '/confirm/:token',
     get name() {
       return t('shell.thisPage');
     },

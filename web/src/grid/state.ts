@@ -60,7 +60,7 @@ export type GridEvent =
   | { readonly kind: 'select'; readonly selection: GridSelection }
   | { readonly kind: 'open'; readonly editing: Pick<Editing, 'at' | 'block' | 'began' | 'isTyped'> }
   | { readonly kind: 'draft'; readonly draft: Draft }
-  /** States what is typed is to be taken, with other options where some are given: then even if nothing was changed. */
+  /** Takes what is typed, with other options where some are given: then even if nothing was changed. */
   | { readonly kind: 'confirm'; readonly onward: MoveAfterCommit; readonly options?: Draft['options'] }
   | { readonly kind: 'cancel' }
   /** Rows or columns are others than before. */

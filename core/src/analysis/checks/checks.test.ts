@@ -13,7 +13,7 @@ import type { HighlightSettings } from '../../plan/document/highlights.ts';
 import { toPlanFile } from '../../plan/file/writeFile.ts';
 import { sketch } from '../../testing/plans.ts';
 import { findingsOf, reasonOf } from './checks.ts';
-import { CHECK_KINDS, WHY, type CheckKind } from './finding.ts';
+import { CHECK_KINDS, CONSEQUENCES, type CheckKind } from './finding.ts';
 import { differByALetter } from './rules.ts';
 
 const idOf = (document: Document, name: string) => namesOf(document).find(name)!.id;
@@ -50,7 +50,7 @@ describe('checks', () => {
       lines: { income: { Pay: 2000 }, expense: { Rent: 1000, Food: '400 * (1 + Inflation)^years' } },
     });
     expect(findingsOf(new Model(document))).toEqual([]);
-    for (const kind of CHECK_KINDS) expect(english(WHY[kind])).toMatch(/^[A-Z].*\.$/);
+    for (const kind of CHECK_KINDS) expect(english(CONSEQUENCES[kind])).toMatch(/^[A-Z].*\.$/);
   });
 
   it('a typed number that is an assumption’s value is named, and gives way to the name', () => {

@@ -99,7 +99,7 @@ export function ledgerFindingsOf(model: PlanModel, given: LedgerGiven): Finding[
 
 function keyed<C>(checks: Readonly<Record<string, C>>, find: (check: C) => Found[]): Finding[] {
   const seen = new Set<string>();
-  /** Returns what is set aside is set aside by its key: no two findings share one. */
+  /** Makes a key unlike all before it: a finding is dismissed by its key. */
   const ownKey = (key: string): string => {
     let own = key.slice(0, 200);
     for (let nth = 2; seen.has(own); nth++) own = `${key.slice(0, 195)}|${nth}`;

@@ -88,7 +88,7 @@ export type Found = Omit<Finding, 'key' | 'kind'> & { readonly about?: string };
 export type Check = (model: PlanModel) => Found[];
 
 /** Why each kind of finding matters, in a sentence. */
-export const WHY: Readonly<Record<CheckKind, Message>> = {
+export const CONSEQUENCES: Readonly<Record<CheckKind, Message>> = {
   missingFigure: messageFor('finding.noFigure.consequence'),
   typedNumber: messageFor('finding.typedNumber.consequence'),
   manyExceptions: messageFor('finding.manyExceptions.consequence'),

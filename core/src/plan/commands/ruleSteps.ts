@@ -193,7 +193,7 @@ export function clearFigures(draft: Draft, cells: readonly Cell[]): void {
   }
 }
 
-/** Returns what a saying comes to when it is raised or lowered: money in its coins, anything else to six digits after the point. */
+/** Returns what a rule’s value is when it is raised or lowered: money in its coins, anything else to six digits after the point. */
 export function adjusted({ amount, formula }: RuleValue, by: Adjustment, decimals: number | null): RuleValue {
   if (formula !== null) return { amount: null, formula: adjustedFormula(formula, by) };
   if (amount === null) return NOTHING;

@@ -139,7 +139,7 @@ export function accountsNamedIn(json: Json, document: Document): Map<string, Acc
   return accounts;
 }
 
-/** Returns what was set aside into a savings account is a transfer into it. */
+/** Makes a transfer of what was set aside into a savings account. */
 function intoSavings(entry: LedgerEntry, document: Document): LedgerEntry {
   if (document.accounts.get(entry.account)?.kind !== 'savings' || entry.amount >= 0) return entry;
   return { ...entry, account: '', toAccount: entry.account };

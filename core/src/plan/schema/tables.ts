@@ -578,7 +578,7 @@ export function lockedYearId(year: number): string {
   return `year:${year}`;
 }
 
-/** Returns what an item has in a column is known by the two. */
+/** Makes the id of a cell from its item and its column. */
 export function cellId(item: string, column: string): string {
   return `${item}:${column}`;
 }

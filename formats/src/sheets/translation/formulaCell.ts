@@ -5,7 +5,7 @@ import { NotTranslatable } from './formulaScope.ts';
 
 /**
  * A cell with the formula that `say` gives for it: `undefined` stands for a typed figure, `null` for nothing at all. What
- * `say` throws `Unsayable` for stays a figure.
+ * `say` throws `NotTranslatable` for stays a figure.
  */
 export function formulaCell(cell: SheetCell, say: () => SheetFormula | null | undefined): SheetCell {
   try {

@@ -28,7 +28,7 @@ export interface FormulaScope {
   readonly count: number;
   /** True when the cells of a name stand side by side in all places. */
   readonly isOneRange: boolean;
-  /** Returns what a name means in a place; `null` where there is never anything. Throws `Unsayable`. */
+  /** Returns what a name means in a place; `null` where there is never anything. Throws `NotTranslatable`. */
   sourceOf(id: string, place: number): Source | null;
   word(word: CalendarWord, place: number): SheetFormula;
   /** The places that share a year, a quarter or everything with one. */

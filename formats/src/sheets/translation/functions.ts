@@ -314,7 +314,7 @@ function looksAlong({ args }: Call): boolean {
   return args.length === 1 || (args.length === 2 && args[1]!.kind === 'word');
 }
 
-/** Returns how a function is said. Throws `Unsayable` for one no workbook has. */
+/** Returns how a function is said. Throws `NotTranslatable` for one no workbook has. */
 export function translationOf(name: string): FunctionTranslation {
   const translation = TRANSLATIONS[name.toLowerCase()];
   if (!translation) throw new NotTranslatable(say('formats.reason.functionUnknown', { name }));

@@ -16,7 +16,7 @@ export class Translator implements ExpressionWriter {
     this.scope = scope;
   }
 
-  /** The formula of a cell; `null` for a cell that is always empty. Throws `Unsayable`. */
+  /** The formula of a cell; `null` for a cell that is always empty. Throws `NotTranslatable`. */
   whole(expression: Expression, place: number): SheetFormula | null {
     const empty = this.empty(expression, place);
     if (empty === true) return null;

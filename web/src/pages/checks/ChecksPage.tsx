@@ -3,7 +3,7 @@ import {
   CHECK_KINDS,
   EXPECTED,
   UNASSIGNED,
-  WHY,
+  CONSEQUENCES,
   planOf,
   type CheckKind,
   type Command,
@@ -144,7 +144,7 @@ export function ChecksPage() {
         {kinds.map((kind) => (
           <section key={kind}>
             <h3>{TITLES[kind]}</h3>
-            <p className="check-why">{say(WHY[kind])}</p>
+            <p className="check-why">{say(CONSEQUENCES[kind])}</p>
             <ul>
               {open
                 .filter((finding) => finding.kind === kind)

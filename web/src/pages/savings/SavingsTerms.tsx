@@ -34,7 +34,7 @@ export function SavingsTerms({ fund, answer, sliders }: SavingsTermsProps) {
   const { send, set } = useSettings('savings', fund.id);
   const inTerm = (months: number) => figureAsFormula(tidied(inYears ? months / 12 : months));
 
-  /** Returns what was computed becomes what is given, so that nothing jumps when another term is chosen. */
+  /** Makes what was computed what is given, so that nothing jumps when another term is chosen. */
   const choose = (unknown: string) => {
     if (!answer) return set({ unknown });
     const computed = { goal: answer.goal, deposit: answer.deposit, rate: answer.rate };

@@ -8,10 +8,10 @@ import { CenteredCard } from './CenteredCard.tsx';
 
 /** Where the link leads that is mailed to an address somebody wants. A program that looks into mails confirms nothing. */
 export function ConfirmPage() {
-  const { held = '' } = useParams();
+  const { token = '' } = useParams();
   const client = useQueryClient();
   const confirm = useMutation({
-    mutationFn: () => peopleApi.confirmAddress(held),
+    mutationFn: () => peopleApi.confirmAddress(token),
     onSuccess: () => client.invalidateQueries({ queryKey: ME }),
   });
   return (

@@ -28,20 +28,20 @@ const WAYS = [
 
 /** Where a link to a shared plan leads: what it offers, and what it takes to have it. */
 export function JoinPage() {
-  const { held = '' } = useParams();
+  const { token = '' } = useParams();
   const me = useMe();
   const [way, setWay] = useState<(typeof WAYS)[number]['value']>('new');
   const [refusal, setRefusal] = useState<string | null>(null);
   const { data: offer, error } = useQuery({
-    queryKey: ['link', held],
-    queryFn: () => peopleApi.link(held),
+    queryKey: ['link', token],
+    queryFn: () => peopleApi.link(token),
     retry: false,
   });
   // What was there before belongs to nobody, or to somebody else: the plan is opened on a page that begins anew.
   const open = (planId: string) => window.location.assign(`/plans/${planId}`);
   const use = async () => {
     try {
-      open((await peopleApi.useLink(held)).planId);
+      open((await peopleApi.useLink(token)).planId);
     } catch (failed) {
       setRefusal((failed as Error).message);
     }
@@ -70,7 +70,7 @@ export function JoinPage() {
           {way === 'new' ? (
             <NewPersonForm
               submit={t('people.join')}
-              onSubmit={async (person) => open((await peopleApi.joinByLink(held, person)).planId)}
+              onSubmit={async (person) => open((await peopleApi.joinByLink(token, person)).planId)}
             />
           ) : (
             <SignInForm mail={me.mail} onDone={() => void use()} />

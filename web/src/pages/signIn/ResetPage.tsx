@@ -9,14 +9,14 @@ import { CenteredCard } from './CenteredCard.tsx';
 
 /** Where the link to a new password leads. */
 export function ResetPage() {
-  const { held = '' } = useParams();
+  const { token = '' } = useParams();
   const [password, setPassword] = useState('');
   const [refusal, setRefusal] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
   const set = async () => {
     setBusy(true);
     try {
-      await peopleApi.reset(held, password);
+      await peopleApi.reset(token, password);
       window.location.assign('/');
     } catch (error) {
       setRefusal((error as Error).message);
