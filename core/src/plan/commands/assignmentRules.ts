@@ -2,9 +2,8 @@ import { messageFor } from '../../message.ts';
 import { upgradeRow } from '../schema/columns.ts';
 import { refused } from '../schema/refusal.ts';
 import { TABLES, type AssignmentRuleRow } from '../schema/tables.ts';
-import { sideOfLine } from '../../ledger/entries.ts';
 import { positionBefore } from './placing.ts';
-import { checkFigure, checkNewId, checkText, existing } from './guards.ts';
+import { checkAssignment, checkFigure, checkNewId, checkText, existing } from './guards.ts';
 import { command } from './command.ts';
 import { columnsBut, id, placement, some } from './fields.ts';
 
@@ -41,20 +40,7 @@ export const assignmentRuleCommands = {
         throw refused('invalid', messageFor('command.maximumBelowMinimum'), 'most');
       if (row.text.trim() === '' && row.least === null && row.most === null && row.account === null)
         throw refused('invalid', messageFor('command.ruleWithoutCondition'), 'text');
-      if (row.line === null && row.toAccount === null)
-        throw refused('invalid', messageFor('command.lineOrAccountMissing'), 'line');
-      if (row.line !== null) {
-        existing(draft, 'lines', row.line, messageFor('command.thisLine'));
-        const side = sideOfLine(draft.document, row.line);
-        if (side === 'memo' || draft.get('lines', row.line)!.unit !== 'money')
-          throw refused('invalid', messageFor('command.lineNotCashFlow'), 'line');
-        if (row.toAccount !== null && side !== 'setAside')
-          throw refused('invalid', messageFor('command.transferOnLine'), 'line');
-      }
-      for (const field of ['account', 'toAccount'] as const)
-        if (row[field] !== null) existing(draft, 'accounts', row[field], messageFor('command.thisAccount'));
-      if (row.toAccount !== null && row.toAccount === row.account)
-        throw refused('invalid', messageFor('command.transferToSameAccount'), 'toAccount');
+      checkAssignment(draft, row);
       draft.set('assignmentRules', row);
     },
   }),

@@ -1,6 +1,7 @@
 import { isMonth } from '../../calendar/month.ts';
 import { LARGEST_FIGURE } from '../../figure/read.ts';
 import { UNITS } from '../../figure/unit.ts';
+import { sideOfLine } from '../../ledger/entries.ts';
 import type { Draft } from '../document/draft.ts';
 import { hasFigures } from '../document/lists.ts';
 import { nameRefusal } from '../document/naming.ts';
@@ -103,4 +104,27 @@ export function isColumnWithFigures(draft: Draft, id: string, list?: string): bo
 export function checkFigureId(draft: Draft, id: string): void {
   if (!draft.get('lines', id) && !draft.get('groups', id) && !totalWithId(id))
     throw refused('gone', messageFor('command.subjectGone'), 'of');
+}
+
+/** Checks where payments like this belong: to a line of money, or to another account, or to savings that go into one. */
+export function checkAssignment(
+  draft: Draft,
+  {
+    line,
+    account,
+    toAccount,
+  }: { readonly line: string | null; readonly account: string | null; readonly toAccount: string | null },
+): void {
+  if (line === null && toAccount === null) throw refused('invalid', messageFor('command.lineOrAccountMissing'), 'line');
+  if (line !== null) {
+    const { unit } = existing(draft, 'lines', line, messageFor('command.thisLine'));
+    const side = sideOfLine(draft.document, line);
+    if (side === 'memo' || unit !== 'money') throw refused('invalid', messageFor('command.lineNotCashFlow'), 'line');
+    if (toAccount !== null && side !== 'setAside')
+      throw refused('invalid', messageFor('command.transferOnLine'), 'line');
+  }
+  for (const id of [account, toAccount])
+    if (id !== null) existing(draft, 'accounts', id, messageFor('command.thisAccount'));
+  if (toAccount !== null && toAccount === account)
+    throw refused('invalid', messageFor('command.transferToSameAccount'), 'toAccount');
 }

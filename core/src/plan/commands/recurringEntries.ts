@@ -2,13 +2,12 @@ import { messageFor, type Text } from '../../message.ts';
 import { numberInMonth, previousDay } from '../../calendar/day.ts';
 import { isDay } from '../../calendar/readDate.ts';
 import { isDue, nextDue, numberOfDay } from '../../ledger/recurring.ts';
-import { sideOfLine } from '../../ledger/entries.ts';
 import { upgradeRow } from '../schema/columns.ts';
 import { datedId, TABLES, type RecurringEntryRow } from '../schema/tables.ts';
 import { deleteWithAll } from '../../graph/references.ts';
 import { refused } from '../schema/refusal.ts';
 import type { Draft } from '../document/draft.ts';
-import { checkFigure, checkNewId, checkText, checkWhole, existing } from './guards.ts';
+import { checkAssignment, checkFigure, checkNewId, checkText, checkWhole, existing } from './guards.ts';
 import { positionBefore } from './placing.ts';
 import { command, type Words } from './command.ts';
 import { columnsBut, date, id, optional, some, yesNo } from './fields.ts';
@@ -134,18 +133,7 @@ function fresh(draft: Draft, standing: string): RecurringEntryRow {
 
 function storeRecurring(draft: Draft, row: RecurringEntryRow): void {
   checkText(row.what, 'what', 200);
-  if (row.line !== null) {
-    existing(draft, 'lines', row.line, messageFor('command.thisLine'));
-    const side = sideOfLine(draft.document, row.line);
-    if (side === 'memo' || draft.get('lines', row.line)!.unit !== 'money')
-      throw refused('invalid', messageFor('command.lineNotCashFlow'), 'line');
-    if (row.toAccount !== null && side !== 'setAside')
-      throw refused('invalid', messageFor('command.transferOnLine'), 'line');
-  } else if (row.toAccount === null) throw refused('invalid', messageFor('command.lineOrAccountMissing'), 'line');
-  for (const field of ['account', 'toAccount'] as const)
-    if (row[field] !== null) existing(draft, 'accounts', row[field], messageFor('command.thisAccount'));
-  if (row.toAccount !== null && row.toAccount === row.account)
-    throw refused('invalid', messageFor('command.transferToSameAccount'), 'toAccount');
+  checkAssignment(draft, row);
   checkFigure(row.amount, 'amount');
   if (row.amount === 0) throw refused('invalid', messageFor('command.amountMissing'), 'amount');
   if (row.amount === null && row.line === null) throw refused('invalid', messageFor('command.amountMissing'), 'amount');
