@@ -1,4 +1,3 @@
-import { useMutation } from '@tanstack/react-query';
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import {
   EXPECTED,
@@ -7,7 +6,6 @@ import {
   inputWith,
   ownerOfFigure,
   planOf,
-  scenarioInWords,
   type Calculator,
   type Document,
   type Month,
@@ -18,7 +16,6 @@ import { useFormulaField } from '../fields/formula/formulaField.ts';
 import { EndedPage } from '../parts/people/EndedPage.tsx';
 import { PersonMenu } from '../parts/people/PersonMenu.tsx';
 import { Present } from '../parts/people/Present.tsx';
-import { api, newId } from '../plan-session/api.ts';
 import {
   SessionProvider,
   useOthers,
@@ -38,6 +35,7 @@ import { isNarrow } from '../ui/useWindowWidth.ts';
 import { useEventCallback } from '../ui/useEventCallback.ts';
 import { useStored } from '../ui/useStored.ts';
 import { PAGES } from './pages.ts';
+import { LookingStrip, ScenarioStrip } from './PlanStrips.tsx';
 import { RefusedStrip } from './RefusedStrip.tsx';
 import { SHELL_KEYS } from './shellKeys.ts';
 import { isTypedInto } from './typedInto.ts';
@@ -46,7 +44,7 @@ import { boundTo } from '../ui/keys.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { useNotices } from '../ui/Notices.tsx';
 import { ShellContext } from '../parts/plan/shell.ts';
-import { say, t } from '../language/language.ts';
+import { keysInWords, say, t } from '../language/language.ts';
 
 // The form of the settings, with its checks, is fetched when it is asked for.
 const SETTINGS = partOf(async () => (await import('./PlanSettings.tsx')).PlanSettings);
@@ -286,54 +284,6 @@ function PlanName() {
   );
 }
 
-/** Says to who may only look that what they change is only tried, and how to have a plan of their own. */
-function LookingStrip({ planId }: { readonly planId: string }) {
-  const session = useSession();
-  const { canEdit, tried } = useRole();
-  const navigate = useNavigate();
-  const notices = useNotices();
-  const copy = useMutation({
-    mutationFn: () => api.duplicate(planId, newId()),
-    onSuccess: ({ id }) => void navigate(`/plans/${id}`),
-    onError: (error) => notices.say({ text: error.message, tone: 'warning' }),
-  });
-  if (canEdit) return null;
-  return (
-    <div className={`looking-strip ${tried > 0 ? 'is-trying' : ''}`}>
-      <Icon name="show" /> <span>{t('people.viewerTries', { tried })}</span>
-      {tried > 0 && (
-        <button type="button" className="btn btn-link" onClick={() => session.stopTrying()}>
-          {t('people.backToPlan')}
-        </button>
-      )}
-      <button type="button" className="btn btn-link" disabled={copy.isPending} onClick={() => copy.mutate()}>
-        {t('people.makeACopy')}
-      </button>
-    </div>
-  );
-}
-
-/** Says unmistakably that a scenario is active, and leads back to the plan. */
-function ScenarioStrip({ planId }: { readonly planId: string }) {
-  const session = useSession();
-  const { scenario, base } = useSessionState();
-  if (!scenario) return null;
-  const parts = scenarioInWords(base, scenario.id);
-  return (
-    <div className="scenario-strip">
-      <Icon name="whatIf" />
-      <strong>{t('shell.scenario', { name: scenario.name })}</strong>
-      <span className="scenario-words">
-        {t('shell.scenarioDiffers', { partCount: parts.length, parts: parts.map((part) => say(part)).join('; ') })}
-      </span>
-      <NavLink to={`/plans/${planId}/what-if?way=scenarios`}>{t('shell.compare')}</NavLink>
-      <button type="button" className="btn btn-sm btn-primary" onClick={() => session.activate(null)}>
-        {t('shell.backToPlan')}
-      </button>
-    </div>
-  );
-}
-
 function Steps({ onUndo, onRedo }: { readonly onUndo: () => void; readonly onRedo: () => void }) {
   const { undo, redo } = useSessionState();
   const steps = [
@@ -361,7 +311,7 @@ function Steps({ onUndo, onRedo }: { readonly onUndo: () => void; readonly onRed
       className="tool"
       onClick={onStep}
       disabled={!step}
-      title={step ? `${words}: ${say(step.label)} (${keys})` : nothing}
+      title={step ? `${words}: ${say(step.label)} (${keysInWords(keys)})` : nothing}
     >
       <Icon name={name} />
       <span className="tool-words">{words}</span>

@@ -72,11 +72,12 @@ const KEY_NAMES = {
   Home: 'ui.key.home',
   End: 'ui.key.end',
   Backspace: 'ui.key.backspace',
+  click: 'ui.key.click',
 } as const satisfies Record<string, Label>;
 
 /** Keys as keyboards of the reader's language name them: "Ctrl+Delete" is "Strg+Entf" in German. */
 export const keysInWords = (keys: string): string =>
-  keys.replace(/Page Up|Page Down|\b(?:Ctrl|Shift|Delete|Insert|Enter|Space|Home|End|Backspace)\b/g, (key) =>
+  keys.replace(/Page Up|Page Down|\b(?:Ctrl|Shift|Delete|Insert|Enter|Space|Home|End|Backspace|click)\b/g, (key) =>
     t(KEY_NAMES[key as keyof typeof KEY_NAMES]),
   );
 

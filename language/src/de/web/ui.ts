@@ -27,4 +27,5 @@ export default {
   'ui.key.home': 'Pos1',
   'ui.key.end': 'Ende',
   'ui.key.backspace': 'Rücktaste',
+  'ui.key.click': 'Klick',
 } satisfies Record<keyof typeof english, string>;

@@ -24,4 +24,5 @@ export default {
   'ui.key.home': 'Home',
   'ui.key.end': 'End',
   'ui.key.backspace': 'Backspace',
+  'ui.key.click': 'click',
 } as const;

@@ -1,6 +1,6 @@
 import { addMonths, type Month } from '@haushalt/core';
 import { MonthField } from '../../fields/CalendarField.tsx';
-import { t } from '../../language/language.ts';
+import { keysInWords, t } from '../../language/language.ts';
 import { Icon } from '../../ui/Icon.tsx';
 
 interface MonthSwitchProps {
@@ -20,7 +20,7 @@ export function MonthSwitch({ months, month, locale, onChange }: MonthSwitchProp
         className="tool"
         disabled={!months.includes(next)}
         onClick={() => onChange(next)}
-        title={`${words} (${keys})`}
+        title={`${words} (${keysInWords(keys)})`}
       >
         <Icon name={icon} />
         <span className="visually-hidden">{words}</span>
