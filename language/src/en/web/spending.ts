@@ -119,7 +119,7 @@ export default {
   'spending.rhythms.month': 'months',
   'spending.rhythms.year': 'years',
   'spending.frequencyInWords':
-    '{count, plural, one {every {rhythm, select, week {week} month {month} other {year}}} other {every # {rhythm, select, week {weeks} month {months} other {years}}}} {on, select, date {on {day}} lastDay {on the last day} other {on day {day}}}{ends, select, true {, until {until}} other {}}',
+    '{count, plural, one {every {rhythm, select, week {week} month {month} other {year}}} other {every # {rhythm, select, week {weeks} month {months} other {years}}}} {on, select, date {on {day}} lastDay {on the last day} other {on day {day}}}{ends, select, true {, until {until}} other {}}',
   'spending.onLastDayOfMonth': 'on the last day of the month',
   'spending.firstDue': 'First due',
   'spending.endsOn': 'Ends',

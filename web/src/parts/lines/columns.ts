@@ -248,16 +248,19 @@ function endWidth(model: PlanModel, ids: readonly string[], scope: MonthRange, e
   return Math.ceil(extremes.width(model.document));
 }
 
+/** Bold figures are so many times as wide; so many pixels of the room beside a figure may be taken by that. */
+const [BOLD, BESIDE] = [1.08, 4];
+
 /** The largest and smallest value of each unit: only these need to be written out to know the widest. */
 class Extremes {
   private readonly byUnit = new Map<Unit, { least: number; most: number }>();
 
   add(unit: Unit, value: number): void {
     if (value !== value) return;
-    const existing = this.byUnit.get(unit);
-    if (!existing) this.byUnit.set(unit, { least: value, most: value });
-    else if (value < existing.least) existing.least = value;
-    else if (value > existing.most) existing.most = value;
+    const limits = this.byUnit.get(unit);
+    if (!limits) this.byUnit.set(unit, { least: value, most: value });
+    else if (value < limits.least) limits.least = value;
+    else if (value > limits.most) limits.most = value;
   }
 
   width(document: Document): number {
@@ -266,7 +269,8 @@ class Extremes {
       for (const value of [least, most]) {
         // A plain number may have decimals where the extreme ones have none.
         const text = written(document, unit, unit === 'number' ? Math.trunc(value) + Math.sign(value) * 0.25 : value);
-        width = Math.max(width, widthOf(text));
+        // Totals are bold; of a long figure that would take more than the room beside it.
+        width = Math.max(width, widthOf(text), widthOf(text) * BOLD - BESIDE);
       }
     }
     return width;
