@@ -51,8 +51,8 @@ export function ledgerRows(): Row[] {
     store.create(newPlan({ id: 'bench', ...settings }), 'local', entries);
     const sums = medianOf(9, 1, () => store.ledger.sums('bench')) / 1000;
     const page = { offset: 0, limit: 100 };
-    const requested = { ...ALL_ENTRIES, from: firstDay(first), to: lastDay(addMonths(first, 11)), lines: ['line-7'] };
-    const listed = medianOf(9, 3, () => store.ledger.list('bench', requested, page)) / 1000;
+    const query = { ...ALL_ENTRIES, from: firstDay(first), to: lastDay(addMonths(first, 11)), lines: ['line-7'] };
+    const listed = medianOf(9, 3, () => store.ledger.list('bench', query, page)) / 1000;
     const searched = medianOf(9, 3, () => store.ledger.list('bench', { ...ALL_ENTRIES, text: words[7]! }, page));
     // What the speed table compares with: SQLite reading every entry once, in the same run.
     const database = new Database(join(folder, 'bench.db'), { readonly: true });
@@ -107,14 +107,14 @@ export function importRows(): Row[] {
       place: { id: 'formats.place.line', values: { line: index } },
     }));
     // A tenth of it is there already.
-    const existing = lines.slice(0, STATEMENT / 10).map(({ date, what, amount, reference }, index) =>
+    const storedEntries = lines.slice(0, STATEMENT / 10).map(({ date, what, amount, reference }, index) =>
       entryOf(`known-${index}`, { date, what, amount, reference, account: 'bank' }),
     ); // prettier-ignore
     const store = openStore(join(folder, 'bench.db'));
     let nth = 0;
     const takenIn = () => {
       const id = `plan-${++nth}`;
-      store.create(plan(id), 'local', existing);
+      store.create(plan(id), 'local', storedEntries);
       const { document } = store.document(id);
       const begun = performance.now();
       const entries = store.ledger.ofAccount(id, 'bank', '2025-12-01', '2027-02-01');

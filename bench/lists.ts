@@ -90,9 +90,9 @@ function byHand(document: Document) {
 function computeByHand(columns: Columns, shifted: number): void {
   const { Quantity, Price, Hours, Actual, extended, discount, net, vat, gross, difference, hourly, dearer, rounded, sum, share, balance } = columns; // prettier-ignore
   const count = Quantity.length;
-  const [index, discountRate, vatRate] = [1.02 + shifted, 0.001 + shifted, 0.19 + shifted];
+  const [priceFactor, discountRate, vatRate] = [1.02 + shifted, 0.001 + shifted, 0.19 + shifted];
   for (let position = 0; position < count; position++)
-    extended[position] = Quantity[position]! * Price[position]! * index;
+    extended[position] = Quantity[position]! * Price[position]! * priceFactor;
   for (let index = 0; index < count; index++) discount[index] = extended[index]! * discountRate;
   for (let index = 0; index < count; index++) net[index] = extended[index]! - discount[index]!;
   for (let index = 0; index < count; index++) vat[index] = net[index]! * vatRate;

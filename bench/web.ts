@@ -35,8 +35,8 @@ async function main(): Promise<void> {
   });
   const url = await new Promise<string>((resolve) =>
     server.stdout.on('data', (chunk: Buffer) => {
-      const match = /http:\S+/.exec(chunk.toString())?.[0];
-      if (match) resolve(match);
+      const url = /http:\S+/.exec(chunk.toString())?.[0];
+      if (url) resolve(url);
     }),
   );
   const browser = await chromium.launch(

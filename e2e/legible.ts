@@ -6,10 +6,10 @@ import type { Page } from '@playwright/test';
  */
 export function unreadable(page: Page): Promise<string[]> {
   return page.evaluate(() => {
-    const texts = new Set<string>();
+    const findings = new Set<string>();
     const overlays = '.modal, .modal-backdrop, .dropdown-menu, .toast, [role=dialog]';
     const sideways = document.documentElement.scrollWidth - window.innerWidth;
-    if (sideways > 1) texts.add(`the page scrolls sideways by ${sideways}`);
+    if (sideways > 1) findings.add(`the page scrolls sideways by ${sideways}`);
 
     interface Sight {
       left: number;
@@ -76,9 +76,9 @@ export function unreadable(page: Page): Promise<string[]> {
         const sight = sightOf(element, text);
         const isAbove = text.bottom <= sight.top + 2 || text.top >= sight.bottom - 2;
         const isBeside = text.right <= sight.left || text.left >= sight.right;
-        if (isBeside && !isAbove && !sight.scrolls) texts.add(`out of sight: ${words.slice(0, 40)}`);
+        if (isBeside && !isAbove && !sight.scrolls) findings.add(`out of sight: ${words.slice(0, 40)}`);
         if (isAbove || isBeside) continue;
-        if (sight.isCut) texts.add(`cut off: ${words.slice(0, 40)}`);
+        if (sight.isCut) findings.add(`cut off: ${words.slice(0, 40)}`);
         const [top, bottom] = [Math.max(text.top, sight.top), Math.min(text.bottom, sight.bottom)];
         if (bottom - top < text.height * 0.6) continue;
         const [left, right] = [Math.max(text.left, sight.left), Math.min(text.right, sight.right)];
@@ -87,10 +87,10 @@ export function unreadable(page: Page): Promise<string[]> {
         for (const x of [left + 2, (left + right) / 2]) {
           const y = (top + bottom) / 2;
           const hit = x < 0 || x >= innerWidth || y < 0 || y >= innerHeight ? null : document.elementFromPoint(x, y);
-          if (hit && !mayCover(hit, element)) texts.add(`covered: ${words.slice(0, 40)}`);
+          if (hit && !mayCover(hit, element)) findings.add(`covered: ${words.slice(0, 40)}`);
         }
       }
     }
-    return [...texts];
+    return [...findings];
   });
 }

@@ -4,7 +4,7 @@ import type { Download, Page } from '@playwright/test';
 import { expect, test } from './application.ts';
 
 const paper = (page: Page) => page.locator('.paper');
-const stated = (page: Page, text: string) => paper(page).getByText(text, { exact: true }).first();
+const printedText = (page: Page, text: string) => paper(page).getByText(text, { exact: true }).first();
 
 async function saved(page: Page, button: string): Promise<Download> {
   const download = page.waitForEvent('download');
@@ -15,8 +15,8 @@ const bytesOf = async (download: Download) => readFileSync(await download.path()
 
 test('pages are shown as they will be while one chooses, and saved as a PDF', async ({ household, page }) => {
   await page.goto(`${household}/print?years=2026`);
-  await expect(stated(page, 'Budget 2026')).toBeVisible();
-  await expect(stated(page, '2,480.00')).toBeVisible();
+  await expect(printedText(page, 'Budget 2026')).toBeVisible();
+  await expect(printedText(page, '2,480.00')).toBeVisible();
   const across = (await paper(page).boundingBox())!;
   expect(across.width).toBeGreaterThan(across.height);
 
@@ -29,7 +29,7 @@ test('pages are shown as they will be while one chooses, and saved as a PDF', as
   await page.getByRole('checkbox', { name: '2027' }).check();
   await expect(page.getByText('Page 1 of 2', { exact: true }).first()).toBeVisible();
   await page.getByRole('button', { name: 'Next page' }).click();
-  await expect(stated(page, 'Budget 2027')).toBeVisible();
+  await expect(printedText(page, 'Budget 2027')).toBeVisible();
 
   await page.getByRole('textbox', { name: 'Name' }).fill('Mara Brandt');
   await page.keyboard.press('Enter');
@@ -48,7 +48,7 @@ test('pages are shown as they will be while one chooses, and saved as a PDF', as
   await page.goto(`${household}/print?years=2026&parts=`);
   await expect(page.getByText('Choose at least one part.')).toBeVisible();
   await page.getByRole('checkbox', { name: 'Budget', exact: true }).check();
-  await expect(stated(page, 'Budget 2026')).toBeVisible();
+  await expect(printedText(page, 'Budget 2026')).toBeVisible();
 });
 
 test('the whole plan is a booklet; letters too small to read are said, and two pages offered', async ({
@@ -57,9 +57,9 @@ test('the whole plan is a booklet; letters too small to read are said, and two p
 }) => {
   await page.goto(`${household}/print?years=2026`);
   await page.getByRole('checkbox', { name: 'The whole plan, as a booklet with contents' }).check();
-  await expect(stated(page, 'Contents')).toBeVisible();
+  await expect(printedText(page, 'Contents')).toBeVisible();
   await page.getByRole('combobox', { name: 'Page shown' }).selectOption({ label: 'Cargo bike' });
-  await expect(stated(page, 'Opening balance')).toBeVisible();
+  await expect(printedText(page, 'Opening balance')).toBeVisible();
 
   await page.getByRole('checkbox', { name: 'The whole plan, as a booklet with contents' }).uncheck();
   await page.getByRole('checkbox', { name: 'Entries' }).check();

@@ -54,8 +54,8 @@ export function calcCommand(): Command {
     .option('--actual', t('cli.help.calc.actual'))
     .action((file: string, options: CalcOptions) => {
       const plan = readPlanFile(file);
-      const preview = options.set.reduce(withValue, plan.document);
-      const document = options.actual ? withAllActuals(preview, plan.entries) : preview;
+      const withValues = options.set.reduce(withValue, plan.document);
+      const document = options.actual ? withAllActuals(withValues, plan.entries) : withValues;
       const model = new Model(document);
       process.stdout.write(
         `${options.list === undefined ? print(model, options) : printList(model, options.list, options, plan.entries)}\n`,

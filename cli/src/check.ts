@@ -30,11 +30,11 @@ export function checkCommand(): Command {
     .action((file: string, { all = false }: { all?: boolean }) => {
       const { document, entries } = readPlanFile(file);
       const model = new Model(document);
-      const match = [
+      const allFindings = [
         ...findingsOf(model),
         ...(entries.length === 0 ? [] : ledgerFindingsOf(model, givenOfEntries(document, entries))),
       ];
-      const findings = match.map((finding) => ({ ...finding, reason: reasonOf(document, finding) }));
+      const findings = allFindings.map((finding) => ({ ...finding, reason: reasonOf(document, finding) }));
       const open = findings.filter(({ reason }) => reason === null);
       for (const { message, place, kind, fix, otherFix, reason } of all ? findings : open) {
         const month =

@@ -98,9 +98,9 @@ describe('a server killed while commands stream in', () => {
       expect(stored).toBe(answer.revision - 2);
       expect(stored - acknowledged.size).toBeLessThanOrEqual(4 * (round + 1));
       // A command sent again after the crash is recognised.
-      const [position] = [...acknowledged.keys()];
+      const [commandId] = [...acknowledged.keys()];
       const again = await post(`${base}/plans/p/commands`, {
-        id: `c${position}`,
+        id: `c${commandId}`,
         command: { kind: 'line.delete', line: 'l' },
       });
       expect(((await again.json()) as { kind: string }).kind).toBe('line.setFigure');

@@ -72,9 +72,9 @@ function preview(
   document: Document,
   entries: readonly LedgerEntry[],
   statement: string,
-  texts: readonly string[],
+  accountOptions: readonly string[],
 ): PreviewedStatement[] {
-  const { account, accounts } = accountsChosen(document, texts);
+  const { account, accounts } = accountsChosen(document, accountOptions);
   let previewed: PreviewedStatement[];
   try {
     const remembered = account === null ? undefined : document.statementFormats.get(account);
@@ -138,15 +138,15 @@ function sumOf(previewed: readonly PreviewedStatement[]): Counts {
 }
 
 /** Returns what was said with --account: a name for the one account of a file, or its number with a name for each of several. */
-function accountsChosen(document: Document, texts: readonly string[]) {
+function accountsChosen(document: Document, accountOptions: readonly string[]) {
   let account: string | null = null;
   const accounts: Record<string, string> = {};
-  for (const text of texts) {
+  for (const option of accountOptions) {
     // A name may hold the sign itself.
-    const [whole] = rowsNamed(document.accounts, text);
-    const index = text.indexOf('=');
-    if (whole || index < 0) account = whole?.id ?? accountNamed(document, text);
-    else accounts[text.slice(0, index).trim()] = accountNamed(document, text.slice(index + 1));
+    const [whole] = rowsNamed(document.accounts, option);
+    const index = option.indexOf('=');
+    if (whole || index < 0) account = whole?.id ?? accountNamed(document, option);
+    else accounts[option.slice(0, index).trim()] = accountNamed(document, option.slice(index + 1));
   }
   return { account, accounts };
 }

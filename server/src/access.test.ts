@@ -160,7 +160,7 @@ describe('Whatever is asked', () => {
       fc.record({ who: odd, password: odd, stay: fc.boolean() }).map((value) => JSON.stringify(value)),
       fc.string({ maxLength: 200 }),
     );
-    const requested = fc.record({
+    const requests = fc.record({
       rule: fc.constantFrom(...rules.filter(({ path }) => path !== '/plans/:id/events')),
       who: fc.constantFrom(...(Object.keys(heads) as Caller[])),
       parts: fc.array(odd, { minLength: 4, maxLength: 4 }),
@@ -170,9 +170,9 @@ describe('Whatever is asked', () => {
     const before = store.plans.count();
     const answers = new Map<number, number>();
     await fc.assert(
-      fc.asyncProperty(requested, async ({ rule, who, parts, query, body: sent }) => {
-        let index = 0;
-        const path = rule.path.replace(/:\w+/g, () => encodeURIComponent(parts[index++]!) || 'x');
+      fc.asyncProperty(requests, async ({ rule, who, parts, query, body: sent }) => {
+        let used = 0;
+        const path = rule.path.replace(/:\w+/g, () => encodeURIComponent(parts[used++]!) || 'x');
         const address = new URL(`${base}${path}?${new URLSearchParams(query).toString()}`);
         const response = await fetch(address, {
           method: rule.method.toUpperCase(),

@@ -203,8 +203,8 @@ describe('A backup', () => {
     const { rmSync } = await import('node:fs');
     for (const suffix of ['', '-wal', '-shm']) rmSync(file + suffix, { force: true });
     await start();
-    const filter = await upload(made);
-    await restore(filter.body.id, ['club']);
+    const uploaded = await upload(made);
+    await restore(uploaded.body.id, ['club']);
     expect((await call('GET', '/plans/club/history')).body[0]).toMatchObject({
       person: 'kofi',
       label: 'Plan settings',

@@ -44,12 +44,12 @@ describe('the demonstration', () => {
       fc.property(fc.integer({ min: -10, max: 60 }), (months) => {
         const after = movedDemo(before, addMonths(toMonth('2026-11'), months));
         after.plans.forEach(({ document, entries }, index) => {
-          const wasBefore = before.plans[index]!;
-          const [now, then] = [new Model(document), new Model(wasBefore.document)];
+          const planBefore = before.plans[index]!;
+          const [now, then] = [new Model(document), new Model(planBefore.document)];
           for (const id of [...document.lines.keys(), ...document.groups.keys(), NET, CUMULATIVE_NET])
             expect([...now.seriesOf(id)!.values]).toEqual([...then.seriesOf(id)!.values]);
-          expect(entries.map(({ date }) => monthOfDay(date))).toEqual(wasBefore.entries.map(({ date }) => addMonths(monthOfDay(date), months))); // prettier-ignore
-          expect(entries.map(({ amount }) => amount)).toEqual(wasBefore.entries.map(({ amount }) => amount));
+          expect(entries.map(({ date }) => monthOfDay(date))).toEqual(planBefore.entries.map(({ date }) => addMonths(monthOfDay(date), months))); // prettier-ignore
+          expect(entries.map(({ amount }) => amount)).toEqual(planBefore.entries.map(({ amount }) => amount));
           // What was entered settles what was expected, and the same is expected next.
           const due = (model: Model, ledger: typeof entries, until: Month) =>
             expectedIn(
@@ -60,7 +60,7 @@ describe('the demonstration', () => {
               addDays(firstDay(until), 27),
             ).map((each) => each.due);
           const present = toMonth('2026-11');
-          expect(due(now, entries, addMonths(present, months))).toEqual(due(then, wasBefore.entries, present).map((day) => movedDay(day, months)).sort()); // prettier-ignore
+          expect(due(now, entries, addMonths(present, months))).toEqual(due(then, planBefore.entries, present).map((day) => movedDay(day, months)).sort()); // prettier-ignore
         });
       }),
       runs(8),

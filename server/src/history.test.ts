@@ -266,8 +266,8 @@ describe('Snapshots', () => {
     let left = all;
     for (let night = 30; night >= 0; night--) {
       const then = new Date(now.getTime() - night * 86_400_000);
-      const existing = left.filter((each) => Date.parse(each.at) <= then.getTime());
-      const over = new Set(expired(existing, then));
+      const earlier = left.filter((each) => Date.parse(each.at) <= then.getTime());
+      const over = new Set(expired(earlier, then));
       left = left.filter(({ id }) => !over.has(id));
     }
     expect(left.filter((each) => Date.parse(each.at) > now.getTime() - 7 * 86_400_000)).toHaveLength(14);

@@ -42,20 +42,20 @@ describe('what changes a great deal', () => {
     await send('account', ACCOUNT);
     const { status, body } = await send('many', { kind: 'entries.set', entries: edits(MANY) });
     expect([status, body.revision, body.changes.length]).toEqual([200, 2, MANY]);
-    const match = async () => {
+    const totals = async () => {
       const { total: count, paid } = (await call('GET', '/plans/home/entries')).body;
       return [count, paid];
     };
-    expect(await match()).toEqual([MANY, total(MANY)]);
+    expect(await totals()).toEqual([MANY, total(MANY)]);
     // Sent again, it is answered as it was.
     expect((await send('many', { kind: 'entries.set', entries: edits(MANY) })).body.revision).toBe(2);
     expect((await send('back', { kind: 'undo', target: 'many' })).body.revision).toBe(3);
-    expect(await match()).toEqual([0, 0]);
+    expect(await totals()).toEqual([0, 0]);
     expect((await send('again', { kind: 'redo', target: 'many' })).body.revision).toBe(4);
-    expect(await match()).toEqual([MANY, total(MANY)]);
+    expect(await totals()).toEqual([MANY, total(MANY)]);
     const before = { kind: 'revision', revision: 1 };
     expect((await call('POST', '/plans/home/go-back', { id: 'to1', to: before, what: 'before', rows: null })).status).toBe(200); // prettier-ignore
-    expect(await match()).toEqual([0, 0]);
+    expect(await totals()).toEqual([0, 0]);
   });
 
   it('holds up nobody else, and whoever asks for the plan meanwhile sees it whole', async () => {
@@ -210,10 +210,10 @@ describe('a large step that is interrupted', () => {
     });
     expect(outcome.ok).toBe(true);
     const rows = () => Object.values(rowsOf(store.document('home').document)).map((source) => [...source].sort((a, b) => (a.id < b.id ? -1 : 1))); // prettier-ignore
-    const existing = rows();
+    const rowsBefore = rows();
     store.close();
     store = open();
-    expect(rows()).toEqual(existing);
+    expect(rows()).toEqual(rowsBefore);
     expect(outcome.ok && outcome.entry.changes.length).toBeGreaterThan(AT_ONCE);
   });
 });

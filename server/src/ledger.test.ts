@@ -99,22 +99,22 @@ describe('entries', () => {
   it('are found by any part of a word, in either case', async () => {
     await put('a', { ...shop, what: 'Bäckerei Sonne', note: 'the "old" one' });
     await put('b', { ...shop, what: 'Sunday market 100%' });
-    const match = async (text: string) =>
+    const whatFound = async (text: string) =>
       (await list(`${year}&text=${encodeURIComponent(text)}`)).entries.map(({ id }: { id: string }) => id);
-    expect(await match('ÄCKER')).toEqual(['a']);
+    expect(await whatFound('ÄCKER')).toEqual(['a']);
     // Without regard to accents, in what is looked for or in what there is.
-    expect(await match('backerei')).toEqual(['a']);
-    expect(await match('ba')).toEqual(['a']);
-    expect(await match('sünday')).toEqual(['b']);
-    expect(await match('"old"')).toEqual(['a']);
-    expect(await match('0%')).toEqual(['b']);
-    expect(await match('market 100%')).toEqual(['b']);
-    expect(await match('nothing of the kind')).toEqual([]);
+    expect(await whatFound('backerei')).toEqual(['a']);
+    expect(await whatFound('ba')).toEqual(['a']);
+    expect(await whatFound('sünday')).toEqual(['b']);
+    expect(await whatFound('"old"')).toEqual(['a']);
+    expect(await whatFound('0%')).toEqual(['b']);
+    expect(await whatFound('market 100%')).toEqual(['b']);
+    expect(await whatFound('nothing of the kind')).toEqual([]);
     // Two letters once their accent is left out; pieces that are there, but not together.
-    expect(await match('a\u0308c')).toEqual(['a']);
-    expect(await match('sunket')).toEqual([]);
+    expect(await whatFound('a\u0308c')).toEqual(['a']);
+    expect(await whatFound('sunket')).toEqual([]);
     await remove('a', { ...shop, what: 'Bäckerei Sonne', note: 'the "old" one' });
-    expect(await match('sonne')).toEqual([]);
+    expect(await whatFound('sonne')).toEqual([]);
   });
 
   it('are listed by month, line and words, the newest first, in pages', async () => {
@@ -138,20 +138,20 @@ describe('entries', () => {
     await put('c', { ...shop, line: 'wage', what: 'Wage', account: 'joint', amount: 100_000 });
     await put('d', topUp);
     await put('e', { date: '2026-03-16', what: 'A riddle', account: 'card', amount: -1 });
-    const match = async (query: string) => {
+    const page = async (query: string) => {
       const { entries, total, received, paid } = await list(query);
       return [entries.map(({ id }: { id: string }) => id).join(''), total, received, paid];
     };
-    expect(await match('')).toEqual(['edcba', 5, 100_000, 5151]);
-    expect(await match('accounts=card')).toEqual(['eda', 3, 0, 901]);
-    expect(await match('accounts=joint')).toEqual(['dcb', 3, 100_000, 4250]);
-    expect(await match('from=2026-02-01&to=2026-03-14')).toEqual(['cb', 2, 100_000, 4250]);
-    expect(await match('least=4250&most=5000')).toEqual(['db', 2, 0, 4250]);
-    expect(await match('state=transfer')).toEqual(['d', 1, 0, 0]);
-    expect(await match('state=open&lines=food')).toEqual(['ba', 2, 0, 5150]);
-    expect(await match('lines=')).toEqual(['e', 1, 0, 1]);
-    expect(await match('order=what&ascending=true')).toEqual(['eadcb', 5, 100_000, 5151]);
-    expect(await match('order=amount')).toEqual(['ceabd', 5, 100_000, 5151]);
+    expect(await page('')).toEqual(['edcba', 5, 100_000, 5151]);
+    expect(await page('accounts=card')).toEqual(['eda', 3, 0, 901]);
+    expect(await page('accounts=joint')).toEqual(['dcb', 3, 100_000, 4250]);
+    expect(await page('from=2026-02-01&to=2026-03-14')).toEqual(['cb', 2, 100_000, 4250]);
+    expect(await page('least=4250&most=5000')).toEqual(['db', 2, 0, 4250]);
+    expect(await page('state=transfer')).toEqual(['d', 1, 0, 0]);
+    expect(await page('state=open&lines=food')).toEqual(['ba', 2, 0, 5150]);
+    expect(await page('lines=')).toEqual(['e', 1, 0, 1]);
+    expect(await page('order=what&ascending=true')).toEqual(['eadcb', 5, 100_000, 5151]);
+    expect(await page('order=amount')).toEqual(['ceabd', 5, 100_000, 5151]);
   });
 
   it('do to their accounts what happened there, and transfers do it to two', async () => {

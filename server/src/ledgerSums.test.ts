@@ -109,7 +109,7 @@ describe('what is known of a ledger', () => {
       fc.property(
         fc.array(actions, { maxLength: 14 }),
         fc.array(queries, { minLength: 1, maxLength: 4 }),
-        (done, requested) => {
+        (done, wanted) => {
           const id = `p${++nth}`;
           store.create(plan(id), 'local');
           const steps: string[] = [];
@@ -147,7 +147,7 @@ describe('what is known of a ledger', () => {
           expect(store.ledger.count(id)).toBe(all.length);
           expect(fresh.byKey(sumsAfter([], changes))).toEqual(fresh.sums);
           expect(fresh.byKey(daySumsAfter([], changes))).toEqual(fresh.days);
-          for (const query of requested) {
+          for (const query of wanted) {
             const finding = store.ledger.list(id, query, { offset: 0, limit: 500 });
             const expected = all.filter((entry) => isAsked(entry, query)).sort(compareEntries(query));
             expect(finding.entries.map((entry) => entry.id)).toEqual(expected.map((entry) => entry.id));

@@ -232,8 +232,8 @@ describe('a database in trouble', () => {
       { line: 'food', account: 'account-1', month: '2026-03', amount: -4250, count: 1, days: 14 },
       { line: 'nest', account: '', month: '2026-03', amount: -900, count: 1, days: 16 },
     ]);
-    const match = await call('GET', '/plans/old/entries?from=2026-01&to=2026-12&text=weekly');
-    expect(match.body).toMatchObject({ total: 1, entries: [{ id: 'e1', account: 'account-1', amount: -4250 }] });
+    const page = await call('GET', '/plans/old/entries?from=2026-01&to=2026-12&text=weekly');
+    expect(page.body).toMatchObject({ total: 1, entries: [{ id: 'e1', account: 'account-1', amount: -4250 }] });
     const { tables } = (await call('GET', '/plans/old')).body;
     expect(tables.savingsMoves).toMatchObject([{ id: 'gift', fund: 'kitchen', amount: '300' }]);
     // What was changed before there were all of today's columns can be undone all the same.

@@ -212,8 +212,8 @@ describe('attempts', () => {
 
   it('to find out how strong a password is are bounded, and hashing comes after what is cheap', async () => {
     await firstPerson();
-    const requested = await Promise.all(Array.from({ length: 310 }, () => new Browser().ask('POST', '/strength', { password: 'x', own: [] }))); // prettier-ignore
-    expect(requested.filter(({ status }) => status === 429).length).toBeGreaterThanOrEqual(10);
+    const answers = await Promise.all(Array.from({ length: 310 }, () => new Browser().ask('POST', '/strength', { password: 'x', own: [] }))); // prettier-ignore
+    expect(answers.filter(({ status }) => status === 429).length).toBeGreaterThanOrEqual(10);
     const begun = performance.now();
     const second = await Promise.all(Array.from({ length: 50 }, () => new Browser().ask('POST', '/first', { name: 'Eve', address: '', password: PASSWORDS.ines, stay: false }))); // prettier-ignore
     const unknown = await Promise.all(Array.from({ length: 50 }, () => new Browser().ask('POST', '/resets/x', { password: PASSWORDS.ines }))); // prettier-ignore

@@ -9,13 +9,13 @@ const byFigure = new WeakMap<Document['highlights'], ReadonlyMap<string, readonl
 
 /** The highlights of a line, group or total. */
 export function highlightsOf({ highlights }: Document, id: string): readonly HighlightRow[] {
-  let index = byFigure.get(highlights);
-  if (!index) {
+  let highlightsByFigure = byFigure.get(highlights);
+  if (!highlightsByFigure) {
     const lists = new Map<string, HighlightRow[]>();
     for (const row of highlights.values()) lists.set(row.of, [...(lists.get(row.of) ?? []), row]);
-    byFigure.set(highlights, (index = lists));
+    byFigure.set(highlights, (highlightsByFigure = lists));
   }
-  return index.get(id) ?? [];
+  return highlightsByFigure.get(id) ?? [];
 }
 
 /** The highlights of a line, group or total on its months or its years, those first that show where several would. */

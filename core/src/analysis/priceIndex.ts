@@ -36,8 +36,8 @@ export function ratesFromIndex(index: readonly IndexValue[], calendar: Calendar)
   if (!first || !last) return null;
   const rates = yearsOf(calendar).map((year) => {
     const next = beginningOf(year + 1, calendar.yearBegins);
-    const existing = rises.filter(({ month }) => month < next).at(-1) ?? first;
-    return { from: beginningOf(year, calendar.yearBegins), value: existing.rise };
+    const rise = rises.filter(({ month }) => month < next).at(-1) ?? first;
+    return { from: beginningOf(year, calendar.yearBegins), value: rise.rise };
   });
   const steps = rates.filter(({ value }, index) => index > 0 && value !== rates[index - 1]!.value);
   return { value: rates[0]!.value, steps, until: last.month };

@@ -59,13 +59,13 @@ export function attempt<T>(compute: () => T): T | NoFigure {
 /** The duration an input gives, in whole months. Throws `NoAnswer` for what is none; `words` say what it is called. */
 export function wholeMonths(value: number, inYears: boolean, words: Message, column: string): number {
   const months = inYears ? value * 12 : value;
-  const total = Math.round(months);
-  if (Math.abs(months - total) > 1e-6)
+  const rounded = Math.round(months);
+  if (Math.abs(months - rounded) > 1e-6)
     throw new NoAnswer(messageFor('calculator.wholeMonths', { words, months: Number(months.toFixed(2)) }), column);
-  if (total < 1) throw new NoAnswer(messageFor('calculator.atLeastOneMonth', { words }), column);
-  if (total > LONGEST_TERM)
+  if (rounded < 1) throw new NoAnswer(messageFor('calculator.atLeastOneMonth', { words }), column);
+  if (rounded > LONGEST_TERM)
     throw new NoAnswer(messageFor('calculator.atMostMonths', { words, longest: LONGEST_TERM }), column);
-  return total;
+  return rounded;
 }
 
 /** Passes on an answer, with a `RangeError` of the finance functions as `NoAnswer`, for which an input may be to blame. */

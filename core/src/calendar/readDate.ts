@@ -100,11 +100,11 @@ function dayOf(month: Month | null, day: string): Day | null {
 /** The number of the only month whose name begins so, long or short. */
 function monthCalled(name: string, locale: string): number | null {
   const typed = plain(name);
-  const indices = monthNames(locale).flatMap((names, index) =>
+  const months = monthNames(locale).flatMap((names, index) =>
     names.some((each) => each.startsWith(typed)) ? [index + 1] : [],
   );
   const exact = monthNames(locale).findIndex((names) => names.includes(typed)) + 1;
-  return exact > 0 ? exact : indices.length === 1 ? indices[0]! : null;
+  return exact > 0 ? exact : months.length === 1 ? months[0]! : null;
 }
 
 /** The languages months are shown in, whatever a plan's notation: what is shown can be typed. */

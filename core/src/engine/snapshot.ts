@@ -91,18 +91,18 @@ export class Snapshot implements PlanModel {
   ): Set<string> {
     const isOtherwise = (id: string) =>
       rollUpOf(document, id) === 'quotient' || rollUpOf(document, id) !== rollUpOf(this.document, id);
-    const texts = new Set<string>();
+    const changedIds = new Set<string>();
     const reached = changed.map(({ id }) => id);
     const reach = (id: string) => {
       const isLine = document.lines.has(id) && this.document.lines.has(id);
-      if (texts.has(id) || !isLine || !isOtherwise(id)) return;
-      texts.add(id);
+      if (changedIds.has(id) || !isLine || !isOtherwise(id)) return;
+      changedIds.add(id);
       reached.push(id);
     };
     linesDecidedBy(document, changes).forEach(reach);
     for (let id = reached.pop(); id !== undefined; id = reached.pop()) this.model.dependentsOf(id).forEach(reach);
-    for (const { id } of changed) texts.delete(id);
-    return texts;
+    for (const { id } of changed) changedIds.delete(id);
+    return changedIds;
   }
 
   ids(): string[] {

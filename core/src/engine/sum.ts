@@ -22,11 +22,11 @@ export function sumInto(out: Series, terms: readonly Term[], zeroWhenEmpty: bool
     let sum = 0;
     let code = zeroWhenEmpty ? FINE : BLANK;
     for (const { series, sign } of terms) {
-      const value = series.codeAt(index);
-      if (value === FINE) {
+      const termCode = series.codeAt(index);
+      if (termCode === FINE) {
         sum += sign * series.values[index]!;
         if (code === BLANK) code = FINE;
-      } else if (value > BLANK && code <= BLANK) code = value;
+      } else if (termCode > BLANK && code <= BLANK) code = termCode;
     }
     out.set(index, code === FINE ? sum : NaN, code);
   }

@@ -10,11 +10,11 @@ export function decimalText(value: number): string {
 export function shifted(text: string, places: number): string {
   const [whole = '0', part = ''] = text.split('.');
   const digits = whole + part;
-  const index = whole.length + places;
+  const pointPosition = whole.length + places;
   const all =
-    index <= 0
-      ? `0.${'0'.repeat(-index)}${digits}`
-      : `${digits.padEnd(index, '0').slice(0, index)}.${digits.slice(index)}`;
+    pointPosition <= 0
+      ? `0.${'0'.repeat(-pointPosition)}${digits}`
+      : `${digits.padEnd(pointPosition, '0').slice(0, pointPosition)}.${digits.slice(pointPosition)}`;
   return all
     .replace(/^0+(?=\d)/, '')
     .replace(/(\.\d*?)0+$/, '$1')

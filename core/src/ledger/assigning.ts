@@ -42,11 +42,11 @@ export interface Assignment {
 
 /** Tells whether an assignment rule is for an entry, whose words without capitals and accents are at hand. */
 export function matcherOf(rule: AssignmentRuleRow, units: number): (entry: Assignable, text?: string) => boolean {
-  const filter = plainText(rule.text);
+  const words = plainText(rule.text);
   return (entry, text = plainText(entry.what)) => {
     const size = Math.abs(entry.amount) / units;
     return (
-      (rule.condition === 'begins' ? text.startsWith(filter) : text.includes(filter)) &&
+      (rule.condition === 'begins' ? text.startsWith(words) : text.includes(words)) &&
       (rule.account === null || rule.account === entry.account) &&
       (rule.least === null || size >= rule.least) &&
       (rule.most === null || size <= rule.most) &&
@@ -70,8 +70,8 @@ export class Assigner {
       if (!this.stillGoes(each)) continue;
       const text = plainText(each.what);
       const key = `${text}|${Math.sign(each.amount)}`;
-      const existing = this.exact.get(key);
-      if (!existing || existing.date < each.date) this.exact.set(key, each);
+      const latest = this.exact.get(key);
+      if (!latest || latest.date < each.date) this.exact.set(key, each);
       for (const word of wordsOf(text)) {
         let targets = this.words.get(word);
         if (!targets) this.words.set(word, (targets = new Map()));

@@ -89,9 +89,9 @@ export function minorUnitsIn(document: Document): number {
 /** A figure in whole minor units; `null` when it has more decimals than the plan's currency. 42.5 is 4250 cents. */
 export function inMinorUnits(document: Document, figure: number): number | null {
   const units = minorUnitsIn(document);
-  const total = roundTo(figure * units);
+  const minorUnits = roundTo(figure * units);
   // Divided again it is the same number to the last digit, however large, if it had no more decimals.
-  return total / units === figure ? total : null;
+  return minorUnits / units === figure ? minorUnits : null;
 }
 
 /**

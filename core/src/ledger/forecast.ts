@@ -94,9 +94,9 @@ function foreseenByDay(given: ForecastGiven): Map<string, Float64Array> {
   const expected = expectedIn(document, budgetIn(model), settled, addDays(today, -OVERDUE_DAYS), until);
   const byLineAndMonth = new Map<string, number>();
   for (const each of expected) {
-    const index = Math.max(ahead, daysBetween(today, each.due));
+    const day = Math.max(ahead, daysBetween(today, each.due));
     const account = each.account === '' && each.toAccount === '' ? usual(each.line) : each.account;
-    for (const effect of effectsOf({ ...each, account })) add(effect.account, index, effect.amount);
+    for (const effect of effectsOf({ ...each, account })) add(effect.account, day, effect.amount);
     // What is overdue is still of the month it was due in.
     const key = `${each.line}|${monthOfDay(each.due)}`;
     byLineAndMonth.set(key, (byLineAndMonth.get(key) ?? 0) + each.amount);

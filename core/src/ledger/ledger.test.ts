@@ -115,10 +115,10 @@ describe('actual figures', () => {
 
   it('of months ahead are known only where there are entries: one that is paid ahead says nothing of the others', () => {
     const ahead = actualsFrom([paid('Food', '2026-01', 100), sum('Pay', '2026-01', 50), paid('Food', '2026-09', 200)], '2026-03-15'); // prettier-ignore
-    const existing = (name: string) =>
+    const figuresOf = (name: string) =>
       ['2026-01', '2026-02', '2026-08', '2026-09'].map((month) => actualFigure(document, ahead, idOf(name), toMonth(month))); // prettier-ignore
-    expect(existing('Food')).toEqual([1, null, null, 2]);
-    expect(existing('Pay')).toEqual([0.5, null, null, null]);
+    expect(figuresOf('Food')).toEqual([1, null, null, 2]);
+    expect(figuresOf('Pay')).toEqual([0.5, null, null, null]);
     expect(actualFiguresIn(document, ahead, 2026).map(({ month }) => month)).toEqual(['2026-01', '2026-09', '2026-01']);
     expect(actualsFrom([paid('Food', '2026-09', 200)], '2026-03-15').span).toBeNull();
   });

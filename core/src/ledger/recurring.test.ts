@@ -28,8 +28,8 @@ describe('the days of a recurring entry', () => {
     ['every year', { rhythm: 'year', from: '2024-02-29' }, ['2026-02-28']],
     ['until a day', { until: '2026-03-30' }, ['2026-01-31', '2026-02-28']],
     ['not before the first', { from: '2026-05-15' }, ['2026-05-15', '2026-06-15']],
-  ] as const)('are %s', (_, stated, days) => {
-    expect(due(stated)).toEqual(days);
+  ] as const)('are %s', (_, settings, days) => {
+    expect(due(settings)).toEqual(days);
   }); // prettier-ignore
 
   it('are the same whichever stretch is asked for, and known day by day', () => {
@@ -102,11 +102,11 @@ describe('what is expected', () => {
   });
 
   it('has happened, is skipped once, or changes from a day on', () => {
-    const ledgerSummary = confirmedDays([
+    const confirmed = confirmedDays([
       { standing: 'rent', due: '2026-02-03' },
       { standing: '', due: '' },
     ]);
-    expect(expected(withRent, ledgerSummary).map(([day]) => day)).toEqual(['2026-01-03', '2026-03-03', '2026-04-03']);
+    expect(expected(withRent, confirmed).map(([day]) => day)).toEqual(['2026-01-03', '2026-03-03', '2026-04-03']);
     const skipped = after(withRent, { kind: 'standing.skip', standing: 'rent', due: '2026-03-03', skipped: true });
     expect(expected(skipped).map(([day]) => day)).toEqual(['2026-01-03', '2026-02-03', '2026-04-03']);
     expect(expected(after(skipped, { kind: 'standing.skip', standing: 'rent', due: '2026-03-03', skipped: false }))).toHaveLength(4); // prettier-ignore
@@ -144,9 +144,9 @@ describe('what is expected', () => {
           const all = dues(before);
           if (all.length === 0) return;
           const left = all[index % all.length]!;
-          const ledgerSummary = all[(index * 7 + 3) % all.length]!;
+          const confirmedDay = all[(index * 7 + 3) % all.length]!;
           let document = after(before, { kind: 'standing.skip', standing: 'rent', due: left, skipped: true });
-          const confirmed = confirmedDays([{ standing: 'rent', due: ledgerSummary }]);
+          const confirmed = confirmedDays([{ standing: 'rent', due: confirmedDay }]);
           let current = 'rent';
           let last = rhythm.from as string;
           changes
@@ -158,7 +158,7 @@ describe('what is expected', () => {
               current = `c${nth}`;
               last = document.standingEntries.get(current)!.from;
             });
-          expect(dues(document, confirmed)).toEqual(all.filter((day) => day !== left && day !== ledgerSummary));
+          expect(dues(document, confirmed)).toEqual(all.filter((day) => day !== left && day !== confirmedDay));
         },
       ),
       runs(60),

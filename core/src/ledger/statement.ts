@@ -69,11 +69,11 @@ export function previewStatement(given: PreviewGiven): PreviewLine[] {
   const entries = new EntriesAtHand(account, given.entries);
   const expected = new Set(given.expected.filter((each) => effectOn(each, account) !== 0));
   // What the bank knows by a reference is found before anything is found by its words.
-  const match = lines.map((line) => entries.takeReferred(line));
-  lines.forEach((line, index) => (match[index] ??= entries.takeSame(line)));
+  const matches = lines.map((line) => entries.takeReferred(line));
+  lines.forEach((line, index) => (matches[index] ??= entries.takeSame(line)));
   // Written out, since there may be many thousand lines.
   return lines.map((line, index): PreviewLine => {
-    const entry = match[index] ?? null;
+    const entry = matches[index] ?? null;
     if (entry) return { line, state: 'known', known: entry, expected: null, assignment: null, similar: null };
     const foreseen = bestExpected(line, expected, account);
     if (foreseen) {

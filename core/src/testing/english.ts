@@ -21,8 +21,8 @@ export function saidBy(error: unknown): string {
     readonly problem?: { readonly message: Text };
     readonly refusal?: { readonly message: Text };
   };
-  const stated = text ?? problem?.message ?? refusal?.message;
-  return stated === undefined ? (error as Error).message : speaker.say(stated);
+  const message = text ?? problem?.message ?? refusal?.message;
+  return message === undefined ? (error as Error).message : speaker.say(message);
 }
 
 /** Why a calculator has no answer, in English; the number of a problem of an input where it is that. */

@@ -35,13 +35,13 @@ export function isInBlock(block: Block, sheet: string, row: number, column: numb
 
 /** The text beside a cell, to its left, or above it where nothing is there. */
 export function labelBeside({ sheets }: RawWorkbook, sheet: string, row: number, column: number): string {
-  const match = sheets.find(({ name }) => name === sheet);
-  if (!match) return '';
+  const rawSheet = sheets.find(({ name }) => name === sheet);
+  if (!rawSheet) return '';
   for (let index = column - 1; index >= 0; index--) {
-    const value = rawCell(match, row, index)?.value;
+    const value = rawCell(rawSheet, row, index)?.value;
     if (typeof value === 'string' && value.trim() !== '') return value.trim();
   }
-  const above = row > 0 ? rawCell(match, row - 1, column)?.value : undefined;
+  const above = row > 0 ? rawCell(rawSheet, row - 1, column)?.value : undefined;
   return typeof above === 'string' ? above.trim() : '';
 }
 

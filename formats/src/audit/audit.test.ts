@@ -63,11 +63,12 @@ const kindsIn = (rows: Content[][], hidden: number[] = []) =>
 const lineIn = (document: Document, name: string) => [...document.lines.values()].find((line) => line.name === name)!;
 
 describe('what somebody says of a workbook', () => {
-  const stated = (reading: ReadingCorrections, rows = clean()) => auditRead(workbookOf(rows), 'Club', false, reading);
+  const auditWith = (reading: ReadingCorrections, rows = clean()) =>
+    auditRead(workbookOf(rows), 'Club', false, reading);
   const sideIn = ({ document }: AuditedWorkbook, name: string) => document.groups.get(lineIn(document, name).group)!.side; // prettier-ignore
 
   it('shows each row as it stands in the sheet, and what it was taken for', () => {
-    const { reading } = stated({});
+    const { reading } = auditWith({});
     expect(reading).toMatchObject({ sheet: '2026', sheets: ['2026'], heading: 4, headings: [4] });
     expect(reading!.columns[0]).toEqual({ column: 'B', month: '2026-01' });
     expect(reading!.rows[1]).toMatchObject({ row: 6, label: 'Pay', kind: 'line', side: 'income' });
@@ -76,14 +77,14 @@ describe('what somebody says of a workbook', () => {
   });
 
   it('puts lines and all below a heading on the side that was said', () => {
-    const one = stated({ rows: { 7: { side: 'setAside' } } });
+    const one = auditWith({ rows: { 7: { side: 'setAside' } } });
     expect([sideIn(one, 'Pay'), sideIn(one, 'Extra')]).toEqual(['income', 'setAside']);
-    const all = stated({ rows: { 9: { side: 'memo' }, 11: { side: 'expense' } } });
+    const all = auditWith({ rows: { 9: { side: 'memo' }, 11: { side: 'expense' } } });
     expect(['Rent', 'Food', 'Heating'].map((name) => sideIn(all, name))).toEqual(['memo', 'expense', 'memo']);
   });
 
   it('leaves rows out, and makes lines of what was taken for something else', () => {
-    const { document, cells, reading } = stated({ rows: { 7: { kind: 'other' }, 14: { kind: 'line' } } });
+    const { document, cells, reading } = auditWith({ rows: { 7: { kind: 'other' }, 14: { kind: 'line' } } });
     const names = [...document.lines.values()].map(({ name }) => name);
     expect(names).not.toContain('Extra');
     expect(names).toContain('Net 2');
@@ -109,7 +110,7 @@ describe('what somebody says of a workbook', () => {
     fc.assert(
       fc.property(fc.dictionary(fc.integer({ min: 4, max: 17 }).map(String), any), (rows) => {
         try {
-          const { document, cells } = stated({ rows });
+          const { document, cells } = auditWith({ rows });
           expect(parsePlan(toPlanFile(document)).lines.size).toBe(document.lines.size);
           expect(cells.equal).toBeLessThanOrEqual(cells.compared);
         } catch (error) {
@@ -218,10 +219,12 @@ describe('the tables of a workbook', () => {
   });
 
   it('are what somebody says, as far as their figures allow it', () => {
-    const stated = auditRead(book(), 'Home', false, { tables: { 'Car loan!1': 'list', 'Holiday!1': 'other', 'Kitchen!2': 'loan' } }); // prettier-ignore
-    expect(stated.reading!.tables.map(({ kind }) => kind)).toEqual(['list', 'list', 'other']);
-    expect([stated.document.loans.size, stated.document.savings.size, stated.document.lists.size]).toEqual([0, 0, 2]);
-    expect(stated.cells.equal).toBe(stated.cells.compared);
+    const audited = auditRead(book(), 'Home', false, { tables: { 'Car loan!1': 'list', 'Holiday!1': 'other', 'Kitchen!2': 'loan' } }); // prettier-ignore
+    expect(audited.reading!.tables.map(({ kind }) => kind)).toEqual(['list', 'list', 'other']);
+    expect([audited.document.loans.size, audited.document.savings.size, audited.document.lists.size]).toEqual([
+      0, 0, 2,
+    ]);
+    expect(audited.cells.equal).toBe(audited.cells.compared);
   });
 
   it('that are schedules begin in the month they say, else with the plan', () => {

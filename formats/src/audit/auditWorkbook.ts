@@ -108,8 +108,8 @@ export function auditRead(
     };
   }
   const tablesBySheet = new Map(workbook.sheets.map((sheet) => [sheet, tablesOf(sheet)]));
-  const blockIn = (sheet: RawSheet, intended: ReadingCorrections = {}) =>
-    blockOf(sheet, tablesBySheet.get(sheet)!, intended);
+  const blockIn = (sheet: RawSheet, corrections: ReadingCorrections = {}) =>
+    blockOf(sheet, tablesBySheet.get(sheet)!, corrections);
   const blocks = workbook.sheets.flatMap((sheet) => {
     const block = blockIn(sheet);
     return block && (block.rows.some(({ kind }) => kind === 'line') || sheet.name === corrections.sheet) ? [block] : [];
@@ -181,12 +181,12 @@ export function auditRead(
 
 /** Tables as they were taken for, or as somebody says; where cells are assumptions of the plan there is none. */
 function applyCorrections(
-  match: readonly FoundTable[],
+  tablesFound: readonly FoundTable[],
   assumptions: ReadonlyMap<string, AssumptionCell>,
   { tables = {} }: ReadingCorrections,
 ): FoundTable[] {
   const shared = [...assumptions.values()];
-  return match
+  return tablesFound
     .filter((table) => !shared.some(({ sheet, row, column }) => isInTable(table, sheet, row, column)))
     .map((table) => {
       const kind = tables[tableKey(table)];

@@ -47,8 +47,8 @@ function monthsIn(sheet: RawSheet, row: number): { column: number; named: NamedM
   if (!line) return [];
   const columns = [...line.keys()].sort((a, b) => a - b);
   const named = columns.flatMap((column) => {
-    const match = monthIn(line.get(column));
-    return match ? [{ column, named: match }] : [];
+    const monthOfHeading = monthIn(line.get(column));
+    return monthOfHeading ? [{ column, named: monthOfHeading }] : [];
   });
   if (named.length >= FEWEST) return named;
   // Numbers from 1 on, where nothing else is there.
@@ -70,25 +70,36 @@ export function blockOf(sheet: RawSheet, tables: readonly FoundTable[], correcti
   const named = all.filter((candidate) => !isCount(candidate));
   const candidates = named.length > 0 ? named : all;
   const most = Math.max(0, ...candidates.map(({ months }) => months.length));
-  const match =
+  const headingRow =
     all.find(({ row }) => row + 1 === corrections.heading) ?? candidates.find(({ months }) => months.length === most);
-  if (!match) return null;
-  const others = candidates.filter(({ row }) => row > match.row).map(({ row }) => row);
-  const columns = match.months.map(({ column }) => column);
-  const labels = labelColumn(sheet, match.row, columns[0]!);
+  if (!headingRow) return null;
+  const others = candidates.filter(({ row }) => row > headingRow.row).map(({ row }) => row);
+  const columns = headingRow.months.map(({ column }) => column);
+  const labels = labelColumn(sheet, headingRow.row, columns[0]!);
   const { months, gaps } = dated(
-    match.months.map(({ named }) => named),
-    yearNear(sheet, match.row),
+    headingRow.months.map(({ named }) => named),
+    yearNear(sheet, headingRow.row),
   );
-  const table = tables.find(({ heading }) => heading > match.row);
+  const table = tables.find(({ heading }) => heading > headingRow.row);
   const until = Math.min(others[0] ?? Infinity, table?.heading ?? Infinity);
   const headings = all.map(({ row }) => row);
-  const block: Block = { sheet, heading: match.row, labels, columns, months, rows: [], until, others, headings, gaps };
+  const block: Block = {
+    sheet,
+    heading: headingRow.row,
+    labels,
+    columns,
+    months,
+    rows: [],
+    until,
+    others,
+    headings,
+    gaps,
+  };
   return {
     ...block,
     rows: rowsOf(
       block,
-      rows.filter((row) => row > match.row && row < until),
+      rows.filter((row) => row > headingRow.row && row < until),
       corrections,
     ),
   };
@@ -124,8 +135,8 @@ function dated(named: readonly NamedMonth[], near: number | null) {
   let year = firstSaid < 0 ? (near ?? now().getFullYear()) : named[firstSaid]!.year! - (named[0]!.month > named[firstSaid]!.month ? 1 : 0); // prettier-ignore
   const gaps: Message[] = [];
   let before: { month: number; year: number } | null = null;
-  const months = named.map(({ month, year: stated }) => {
-    if (stated !== null) year = stated;
+  const months = named.map(({ month, year: statedYear }) => {
+    if (statedYear !== null) year = statedYear;
     else if (before && month < before.month) year = before.year + 1;
     else if (before) year = before.year;
     const next = { month, year };
@@ -213,11 +224,11 @@ function rowsOf(
     );
     const isTexts = cells.some((cell) => typeof cell?.value === 'string');
     if (label === '' && !isFilled) continue;
-    const existing = correctionOfRow(corrections, row).kind;
-    if (existing !== undefined && label !== '') {
-      const adds = existing === 'total' ? addsOf(sheet, columns, row, blockRows) : [];
-      blockRows.push({ row, label, kind: existing, adds });
-      kindOf.set(row, existing);
+    const correctedKind = correctionOfRow(corrections, row).kind;
+    if (correctedKind !== undefined && label !== '') {
+      const adds = correctedKind === 'total' ? addsOf(sheet, columns, row, blockRows) : [];
+      blockRows.push({ row, label, kind: correctedKind, adds });
+      kindOf.set(row, correctedKind);
       continue;
     }
     if (!isFilled && !isTexts) {

@@ -57,8 +57,8 @@ export function compareCells(block: Block, { findings, rules }: ReviewedBlock, p
 
   function figureOf(row: BlockRow, index: number): number {
     const key = `${row.row}|${index}`;
-    const existing = reckoned.get(key);
-    if (existing !== undefined) return existing;
+    const computed = reckoned.get(key);
+    if (computed !== undefined) return computed;
     reckoned.set(key, NaN);
     const figure = calculateFigure(row, index);
     reckoned.set(key, figure);

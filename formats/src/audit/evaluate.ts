@@ -31,19 +31,19 @@ export function evaluateRaw(
   function cells(part: RawFormula): Evaluated[] {
     if (part.kind !== 'range') return [walk(part)];
     const name = part.from.sheet ?? sheet;
-    const match = sheets.find((each) => each.name === name);
-    return match ? [...filledIn(match, part)].map(([row, column]) => valueAt(name, row, column) ?? null) : [];
+    const rawSheet = sheets.find((each) => each.name === name);
+    return rawSheet ? [...filledIn(rawSheet, part)].map(([row, column]) => valueAt(name, row, column) ?? null) : [];
   }
   function numbers(parts: readonly RawFormula[]): number[] {
     return parts.flatMap(cells).filter((each) => typeof each === 'number');
   }
   function figure(part: RawFormula): number {
-    const match = walk(part);
-    return typeof match === 'number'
-      ? match
-      : typeof match === 'boolean'
-        ? Number(match)
-        : match === null || match === ''
+    const value = walk(part);
+    return typeof value === 'number'
+      ? value
+      : typeof value === 'boolean'
+        ? Number(value)
+        : value === null || value === ''
           ? 0
           : NaN;
   }

@@ -148,9 +148,9 @@ export class PlanMaker {
       const total = totals.find(({ adds, row: index }) => adds.includes(row.row) || index === this.totalBelow(row.row));
       const title = heading?.label ?? (total ? total.label.replace(/^\s*(sub)?total\s*(of\s*)?/i, '') : '');
       const isMemo = MEMO.test(heading?.label ?? '') || isBalance(row) || (net >= 0 && row.row > net && !total);
-      const stated =
+      const correctedSide =
         correctionOfRow(this.of.said, row.row).side ?? (heading && correctionOfRow(this.of.said, heading.row).side);
-      const side = stated ?? (isMemo ? 'memo' : (heading && sideOfWords(heading.label)) ?? (total && (sideOfWords(total.label) ?? netSides.get(total.row))) ?? section ?? sideOfWords(row.label) ?? 'expense'); // prettier-ignore
+      const side = correctedSide ?? (isMemo ? 'memo' : (heading && sideOfWords(heading.label)) ?? (total && (sideOfWords(total.label) ?? netSides.get(total.row))) ?? section ?? sideOfWords(row.label) ?? 'expense'); // prettier-ignore
       drafts.push({ row, group: `${title}|${side}`, title, side });
     }
     for (const draft of drafts) this.lines.set(draft.row.row, { row: draft.row, name: this.free(draft.row.label), group: draft.group }); // prettier-ignore
@@ -222,8 +222,8 @@ export class PlanMaker {
         const cell = rawCell(this.of.block.sheet, row.row, column);
         const value = typeof cell?.value === 'number' ? cell.value : null;
         const month = this.monthAt(this.periods[index]!);
-        const step = (stated: object) => {
-          ruleSteps.push({ line: name, ...(this.periods[index] === 0 ? {} : { from: month }), ...stated });
+        const step = (settings: object) => {
+          ruleSteps.push({ line: name, ...(this.periods[index] === 0 ? {} : { from: month }), ...settings });
           this.rowsWritten.ruleSteps!.push(row.row);
         };
         if (formula === null || index < begins) {
@@ -299,14 +299,14 @@ export class PlanMaker {
 
   /** The lines a total stands for: all of its group, as it should be. Totals may add each other up, in a circle too. */
   private membersOf(row: number, seen = new Set<number>()): number[] {
-    const match = this.of.block.rows.find((each) => each.row === row);
-    if (match?.kind !== 'total' || seen.has(row)) return [];
+    const total = this.of.block.rows.find((each) => each.row === row);
+    if (total?.kind !== 'total' || seen.has(row)) return [];
     seen.add(row);
     const { rows: all } = this.of.block;
-    const own = linesAbove(all, all.indexOf(match)).flatMap((row) => (isBalance(row) ? [] : [row.row]));
+    const own = linesAbove(all, all.indexOf(total)).flatMap((row) => (isBalance(row) ? [] : [row.row]));
     // A total of totals has whatever these have, and lines of its own.
     const rows =
-      own.length > 0 ? own : match.adds.flatMap((row) => (this.lines.has(row) ? [row] : this.membersOf(row, seen)));
+      own.length > 0 ? own : total.adds.flatMap((row) => (this.lines.has(row) ? [row] : this.membersOf(row, seen)));
     return [...new Set(rows)];
   }
 

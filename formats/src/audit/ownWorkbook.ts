@@ -33,20 +33,20 @@ export interface OwnWorkbook {
 
 /** The plan a workbook of ours holds; `null` for any other workbook. */
 export function ownWorkbook(workbook: RawWorkbook): OwnWorkbook | null {
-  const match = workbook.sheets
+  const planInfo = workbook.sheets
     .map((sheet) =>
       planInSheet([...sheet.cells.keys()].sort((a, b) => a - b).map((row) => rawCell(sheet, row, 0)?.value)),
     )
     .find((each) => each !== null);
-  if (!match) return null;
+  if (!planInfo) return null;
   let written: Document;
   try {
-    written = parsePlan(match.json);
+    written = parsePlan(planInfo.json);
   } catch (error) {
     if (error instanceof PlanFormatError) return null;
     throw error;
   }
-  const layout = { by: match.by, author: '' } as const;
+  const layout = { by: planInfo.by, author: '' } as const;
   const asWritten = liveWorkbook(new Model(written), layout);
   const changed = changedCells(workbook, asWritten);
   let document = written;

@@ -89,13 +89,13 @@ function addList(named: NamedTable, file: TablesInFile, nameOfCell: NameOfCell, 
       if (isRule.has(column)) continue;
       const value = rawCell(table.sheet, row, column.column)?.value;
       if (value === null || value === undefined) continue;
-      const text =
+      const cellContent =
         column.kind === 'text'
           ? { text: [...String(value).trim()].slice(0, 500).join('') }
           : column.kind === 'date'
             ? { text: dayOfSerial(Number(value)) }
             : { figure: Number(value) };
-      file.listCells.push({ item, column: idOf(column), ...text });
+      file.listCells.push({ item, column: idOf(column), ...cellContent });
     }
   });
 }

@@ -68,8 +68,8 @@ export class Review {
   /** One cell has one fault: the first that is said of it; a circle outdoes what follows from it. */
   say({ kind, row, column, message, fix, money }: Fault): void {
     const cell = addressIn(row, column);
-    const existing = this.found.get(cell)?.kind;
-    if (existing !== undefined && (kind !== 'circular' || existing === 'circular')) return;
+    const earlierKind = this.found.get(cell)?.kind;
+    if (earlierKind !== undefined && (kind !== 'circular' || earlierKind === 'circular')) return;
     const rounded = money === null ? null : roundTo(money, 2);
     this.found.set(cell, { kind, sheet: this.sheetName, cell, message, fix, money: rounded });
   }

@@ -30,7 +30,7 @@ export function reviewShiftedReferences(
       return sum + (review.offBy(row.row, columns[place]!, mended) ?? 0);
     }, 0);
     for (const place of later) departs.set(place, 'slidReference');
-    const { row: index, column } = part.at;
+    const { row: targetRow, column } = part.at;
     review.say({
       kind: 'slidReference',
       row: row.row,
@@ -38,10 +38,10 @@ export function reviewShiftedReferences(
       message: messageFor('formats.audit.shiftsAlong', {
         row: row.label,
         label: assumption.label,
-        cell: addressIn(index, column + movedBy(later[0]!)),
+        cell: addressIn(targetRow, column + movedBy(later[0]!)),
       }),
       fix: messageFor('formats.audit.fix.reference', {
-        cell: addressIn(index, column).replace(/^([A-Z]+)/, '$$$1$$'),
+        cell: addressIn(targetRow, column).replace(/^([A-Z]+)/, '$$$1$$'),
       }),
       money,
     });

@@ -253,8 +253,8 @@ function loanIn(sheet: RawSheet, columns: readonly TableColumn[], rows: readonly
     openings,
   )) {
     const paid = repaid(0) + figure(interest, 0);
-    const total = rate === 0 ? amount / paid : -Math.log(1 - (amount * rate) / 12 / paid) / Math.log(1 + rate / 12);
-    const months = Math.abs(figure(closing, rows.length - 1)) < 1 ? rows.length : Math.round(total);
+    const term = rate === 0 ? amount / paid : -Math.log(1 - (amount * rate) / 12 / paid) / Math.log(1 + rate / 12);
+    const months = Math.abs(figure(closing, rows.length - 1)) < 1 ? rows.length : Math.round(term);
     if (!Number.isInteger(months) || months < rows.length || months > 600) continue;
     const { rows: schedule } = loanSchedule({ principal: amount, yearlyRate: rate, months, minorUnit: 0.01 });
     const fits = places.every((nth) => isNear(figure(closing, nth), schedule[nth]!.closing, nth) && isNear(figure(interest, nth), schedule[nth]!.interest, nth)); // prettier-ignore

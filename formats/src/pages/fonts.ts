@@ -54,19 +54,19 @@ const require = createRequire(import.meta.url);
 const opened = new Map<string, FontFile | null>();
 
 function fontFile({ name, path }: { readonly name: string; readonly path: string }): FontFile | null {
-  let existing = opened.get(name);
-  if (existing === undefined) {
-    existing = null;
+  let openedFont = opened.get(name);
+  if (openedFont === undefined) {
+    openedFont = null;
     try {
       const file = readFileSync(require.resolve(path));
-      existing = { name, file, font: create(file) as Font };
+      openedFont = { name, file, font: create(file) as Font };
     } catch (error) {
       // Not every family has every script.
       if ((error as NodeJS.ErrnoException).code !== 'MODULE_NOT_FOUND' && (error as NodeJS.ErrnoException).code !== 'ENOENT' && (error as NodeJS.ErrnoException).code !== 'ERR_PACKAGE_PATH_NOT_EXPORTED') throw error; // prettier-ignore
     }
-    opened.set(name, existing);
+    opened.set(name, openedFont);
   }
-  return existing;
+  return openedFont;
 }
 
 const usual = (weight: Weight) => fontFile(filesOf(weight)[0]!)!;
@@ -109,12 +109,12 @@ const MOST_SHAPED = 60_000;
 /** The letters of a text in one file. What it gives is shared: nobody changes it. */
 export function shape(text: string, { name, font }: FontFile): Shaped {
   const key = `${name}|${text}`;
-  let existing = shaped.get(key);
-  if (existing === undefined) {
+  let run = shaped.get(key);
+  if (run === undefined) {
     if (shaped.size >= MOST_SHAPED) shaped.clear();
-    shaped.set(key, (existing = font.layout(text, [...FEATURES])));
+    shaped.set(key, (run = font.layout(text, [...FEATURES])));
   }
-  return existing;
+  return run;
 }
 
 /** Returns how wide a run is in letters of one point. */

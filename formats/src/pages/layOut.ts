@@ -215,7 +215,7 @@ function drawCell(
   const noteSize = size * FOOTNOTE;
   const noteWidth = cell.footnote === undefined ? 0 : measure(cell.footnote, 'text') * noteSize;
   const top = y + 1.5 * scale + size * 0.79;
-  const stated: Pick<PageItem, 'part'> =
+  const partOfPage: Pick<PageItem, 'part'> =
     number === null
       ? {}
       : {
@@ -229,7 +229,7 @@ function drawCell(
   if (cell.footnote !== undefined) {
     const first = measure(lines[0]!, weight) * size;
     const x = isFigure ? end - PADDING * scale - noteWidth : left + PADDING * scale + indent + first;
-    items.push({ kind: 'text', text: cell.footnote, x, y: top - size * 0.3, size: noteSize, weight: 'text', colour, anchor: 'start', width: noteWidth, ...stated }); // prettier-ignore
+    items.push({ kind: 'text', text: cell.footnote, x, y: top - size * 0.3, size: noteSize, weight: 'text', colour, anchor: 'start', width: noteWidth, ...partOfPage }); // prettier-ignore
   }
   lines.forEach((text, index) => {
     const shift = index === 0 && isFigure ? noteWidth : 0;
@@ -243,7 +243,7 @@ function drawCell(
       colour,
       anchor: isFigure ? 'end' : 'start',
       width: measure(text, weight) * size,
-      ...stated,
+      ...partOfPage,
     });
   });
 }

@@ -163,19 +163,19 @@ function legend(
   box: PictureBox,
   measure: Measure,
 ): PageItem[] {
-  let index = x;
+  let left = x;
   return series.flatMap((each, nth): PageItem[] => {
     const width = measure(each.label, 'text') * box.size;
-    if (index + width + 24 > x + room) return [];
+    if (left + width + 24 > x + room) return [];
     const colour = shadeOf(each, nth, box);
     const middle = y - box.size * 0.32;
     const key: PageItem =
       each.mark === 'bars'
-        ? { kind: 'fill', x: index, y: y - box.size * 0.7, width: 14, height: box.size * 0.75, colour }
-        : { kind: 'path', points: [[index, middle], [index + 14, middle]], width: 1.6, colour, dash: STROKES[nth % STROKES.length]!, isFilled: false }; // prettier-ignore
-    const stated = textItem(each.label, index + 18, y, box.size, 'start', box, measure);
-    index += width + 34;
-    return [key, stated];
+        ? { kind: 'fill', x: left, y: y - box.size * 0.7, width: 14, height: box.size * 0.75, colour }
+        : { kind: 'path', points: [[left, middle], [left + 14, middle]], width: 1.6, colour, dash: STROKES[nth % STROKES.length]!, isFilled: false }; // prettier-ignore
+    const label = textItem(each.label, left + 18, y, box.size, 'start', box, measure);
+    left += width + 34;
+    return [key, label];
   });
 }
 

@@ -15,8 +15,8 @@ export function aboutSheet({ sheets, title }: Workbook, remarks: readonly string
         if (mark === 'exception') exceptions++;
         if (mark !== 'unsaid') continue;
         const why = (note ?? '').split('\n').at(-1)!;
-        const cache = unsaid.get(why) ?? { count: 0, where: new Set() };
-        unsaid.set(why, { count: cache.count + 1, where: cache.where.add(sheet.title) });
+        const cells = unsaid.get(why) ?? { count: 0, where: new Set() };
+        unsaid.set(why, { count: cells.count + 1, where: cells.where.add(sheet.title) });
       }
   const section = (text: string): SheetRow => ({ role: 'section', cells: [words(text)] });
   const line = (...cells: (string | number)[]): SheetRow => ({

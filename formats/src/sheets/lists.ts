@@ -191,9 +191,11 @@ export class LiveList implements OutputSources {
   }
 
   sourceOf(output: string, place: number): Source | null {
-    const total = listOutputsOf(this.scope.plan.model.document, this.scope.list.id).find(({ key }) => key === output);
-    if (!total) throw new NotTranslatable(t('formats.reason.sheetWithoutFigure', { name: output }));
-    return this.scope.sourceOfTotal(total, place);
+    const listTotal = listOutputsOf(this.scope.plan.model.document, this.scope.list.id).find(
+      ({ key }) => key === output,
+    );
+    if (!listTotal) throw new NotTranslatable(t('formats.reason.sheetWithoutFigure', { name: output }));
+    return this.scope.sourceOfTotal(listTotal, place);
   }
 
   sheet(): Sheet {

@@ -228,11 +228,11 @@ function quotient(scope: PlanScope, id: string, range: MonthRange): SheetFormula
     return call('SUM', ...cells.keys.map((key) => call('IFERROR', call('N', valueAt(key)), number(0))));
   };
   const applied = (part: Expression): SheetFormula => {
-    const match = quotients.find(({ whole }) => whole === part);
-    if (match) {
-      const below = sum(match.denominator);
+    const quotient = quotients.find(({ whole }) => whole === part);
+    if (quotient) {
+      const below = sum(quotient.denominator);
       conditions.push(operation(below, '=', number(0)));
-      return operation(sum(match.numerator), '/', below);
+      return operation(sum(quotient.numerator), '/', below);
     }
     switch (part.kind) {
       case 'ref':

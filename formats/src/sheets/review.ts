@@ -126,9 +126,9 @@ export function chartSheet(model: PlanModel, chart: ChartRow, actuals: Actuals):
   const models = new Map<string, Model>();
   const modelFor = (scenario: string | null): PlanModel => {
     if (scenario === null) return model;
-    let match = models.get(scenario);
-    if (!match) models.set(scenario, (match = new Model(withScenario(document, scenario))));
-    return match;
+    let scenarioModel = models.get(scenario);
+    if (!scenarioModel) models.set(scenario, (scenarioModel = new Model(withScenario(document, scenario))));
+    return scenarioModel;
   };
   const titleOf = (column: (typeof series)[number]) => {
     const name = labelOf(document, column.of) ?? '';

@@ -49,21 +49,21 @@ function sumInWords({ document }: PlanModel, id: string): string {
 /** The rules behind a line's figures in some months, from left to right, each over the months it holds in. */
 function ruleCells(model: PlanModel, line: string, { from, to }: MonthRange): SheetCell[] {
   const { document, calendar } = model;
-  const text = new Array<{ text: string; isException: boolean } | null>(to - from).fill(null);
+  const rules = new Array<{ text: string; isException: boolean } | null>(to - from).fill(null);
   for (const { row, from: begins, to: ends } of effectiveSteps(model.stepsOf(line), calendar)) {
     const translation = { text: say(stepInWords(document, line, row)), isException: false };
-    for (let index = Math.max(from, begins); index < Math.min(to, ends); index++) text[index - from] = translation;
+    for (let index = Math.max(from, begins); index < Math.min(to, ends); index++) rules[index - from] = translation;
   }
   for (const row of model.exceptionsOf(line)) {
     const index = periodOf(calendar, row.month);
     if (index >= from && index < to)
-      text[index - from] = { text: say(stepInWords(document, line, row)), isException: true };
+      rules[index - from] = { text: say(stepInWords(document, line, row)), isException: true };
   }
   const cells: SheetCell[] = [];
-  for (let index = 0; index < text.length;) {
-    const translation = text[index] ?? null;
+  for (let index = 0; index < rules.length;) {
+    const translation = rules[index] ?? null;
     let next = index + 1;
-    while (next < text.length && text[next] === translation) next++;
+    while (next < rules.length && rules[next] === translation) next++;
     cells.push(translation === null ? { value: null, span: next - index } : { value: translation.text, span: next - index, ...(translation.isException ? { mark: 'exception' } : {}) }); // prettier-ignore
     index = next;
   }

@@ -70,17 +70,17 @@ function entriesOf(entry: XmlElement, index: number): StatementEntry[] {
 }
 
 /** The amounts of a batch's parts, if they come to the whole. */
-function partsOf(details: readonly XmlElement[], rounded: number): number[] | null {
+function partsOf(details: readonly XmlElement[], batch: number): number[] | null {
   const amounts: number[] = [];
   for (const detail of details) {
     const element = elementAt(detail, 'Amt') ?? elementAt(detail, 'AmtDtls', 'TxAmt', 'Amt');
     if (!element) return null;
     const size = decimal(element);
     const indicator = textAt(detail, 'CdtDbtInd');
-    amounts.push(indicator === '' ? size * Math.sign(rounded) : indicator === 'DBIT' ? -size : size);
+    amounts.push(indicator === '' ? size * Math.sign(batch) : indicator === 'DBIT' ? -size : size);
   }
   const sum = amounts.reduce((total, amount) => total + amount, 0);
-  return Math.abs(sum - rounded) < 1e-6 * Math.max(1, Math.abs(rounded)) ? amounts : null;
+  return Math.abs(sum - batch) < 1e-6 * Math.max(1, Math.abs(batch)) ? amounts : null;
 }
 
 function referenceIn(detail: XmlElement | undefined): string {

@@ -51,9 +51,9 @@ export interface PreviewFrom {
 export function previewFile(file: StatementFile, from: PreviewFrom): PreviewedStatement[] {
   const { document } = from;
   const statements = byAccount(file.statements);
-  const text = new Map(Object.entries(from.accounts ?? {}).map(([number, id]) => [plainNumber(number), id]));
+  const accountIds = new Map(Object.entries(from.accounts ?? {}).map(([number, id]) => [plainNumber(number), id]));
   return statements.map((statement): PreviewedStatement => {
-    const own = text.get(plainNumber(statement.account)) ?? (statements.length === 1 ? from.account : null);
+    const own = accountIds.get(plainNumber(statement.account)) ?? (statements.length === 1 ? from.account : null);
     const account = accountOf(statement, document, own);
     const lines = linesOf(statement, document);
     const { account: number, closing } = statement;
@@ -108,7 +108,7 @@ function joined(a: Statement, b: Statement): Statement {
 }
 
 /** The account of a plan a statement is of: by its number, else the one that was said. */
-function accountOf({ account }: Statement, document: Document, text: string | null): string | null {
+function accountOf({ account }: Statement, document: Document, chosenAccount: string | null): string | null {
   const number = plainNumber(account);
   if (number !== '') {
     // Some banks leave out the front of an IBAN, or put the bank before a number.
@@ -118,7 +118,7 @@ function accountOf({ account }: Statement, document: Document, text: string | nu
     });
     if (match) return match.id;
   }
-  return text;
+  return chosenAccount;
 }
 
 /** The lines of a statement in the minor units of a plan's currency. */
@@ -129,9 +129,9 @@ function linesOf({ entries, currency }: Statement, document: Document): Statemen
   const seen = new Set<string>();
   return entries.flatMap(({ date, what, amount, reference, place }) => {
     // A bank that repeats itself says the same twice; what has no reference may well have happened twice.
-    const text = `${reference}|${date}|${amount}`;
-    if (reference !== '' && seen.has(text)) return [];
-    seen.add(text);
+    const entryKey = `${reference}|${date}|${amount}`;
+    if (reference !== '' && seen.has(entryKey)) return [];
+    seen.add(entryKey);
     const minor = inMinorUnits(document, amount);
     if (minor === null)
       throw new StatementError(

@@ -27,7 +27,8 @@ export function decoded(bytes: Uint8Array, encoding: Encoding): string {
 /** The text of a file that says itself how it is written, as XML does, else as it is guessed. */
 export function textOf(bytes: Uint8Array): string {
   const head = new TextDecoder('latin1').decode(bytes.subarray(0, 200));
-  const text = /encoding=["']([\w-]+)["']/i.exec(head)?.[1]?.toLowerCase();
-  if (text === 'iso-8859-1' || text === 'iso-8859-15' || text === 'windows-1252') return decoded(bytes, 'windows-1252');
+  const encoding = /encoding=["']([\w-]+)["']/i.exec(head)?.[1]?.toLowerCase();
+  if (encoding === 'iso-8859-1' || encoding === 'iso-8859-15' || encoding === 'windows-1252')
+    return decoded(bytes, 'windows-1252');
   return decoded(bytes, guessedEncoding(bytes));
 }

@@ -46,9 +46,9 @@ const currencies = new Map<string, NumberFormat['currency']>();
 /** Returns how a locale writes a currency beside an amount. */
 function currencyIn({ locale, currency }: FigureStyle): NumberFormat['currency'] {
   const key = `${locale} ${currency}`;
-  let existing = currencies.get(key);
-  if (existing === undefined) currencies.set(key, (existing = readCurrency(locale, currency)));
-  return existing;
+  let currencyFormat = currencies.get(key);
+  if (currencyFormat === undefined) currencies.set(key, (currencyFormat = readCurrency(locale, currency)));
+  return currencyFormat;
 }
 
 function readCurrency(locale: string, currency: string): NumberFormat['currency'] {

@@ -50,8 +50,8 @@ export const unknownRoute: RequestHandler = (request) => {
 /** Whatever was thrown as it is answered: the status, and what is said of it as a message and as a sentence. */
 export function errorAnswer(error: unknown, speaker: Speaker) {
   const { status, code, text, path, details } = asApiError(error);
-  const stated = { code, message: speaker.say(text), text };
-  return { status, error: { ...stated, ...(path === undefined ? {} : { path }), ...details } };
+  const body = { code, message: speaker.say(text), text };
+  return { status, error: { ...body, ...(path === undefined ? {} : { path }), ...details } };
 }
 
 /** Turns whatever was thrown into JSON. Nothing about the program's inside leaves it. */

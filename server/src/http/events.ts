@@ -141,9 +141,9 @@ export class Events {
   /** Ends some streams, and says why. */
   endOf(isMeant: (listener: Listener) => boolean, why: Ending): void {
     for (const [planId, streams] of [...this.listeners]) {
-      const intended = [...streams].filter(([, listener]) => isMeant(listener));
-      if (intended.length > 0) this.tellNow(planId);
-      for (const [response] of intended) {
+      const ending = [...streams].filter(([, listener]) => isMeant(listener));
+      if (ending.length > 0) this.tellNow(planId);
+      for (const [response] of ending) {
         // Nothing can be written any more from here on, though it takes a while until the stream is closed.
         this.forget(planId, response);
         response.write(`event: ${why}\ndata: {}\n\n`);

@@ -123,12 +123,12 @@ export function planRoutes(routing: Routing, services: AppServices): void {
     'post',
     '/plans/workbooks',
     async ({ request, response }) => {
-      const context = readWorkbookQuery(request.query);
+      const query = readWorkbookQuery(request.query);
       const sent = request.body instanceof Uint8Array ? request.body : new Uint8Array();
       const task = {
         kind: 'audit',
         file: sent,
-        ...context,
+        ...query,
         today: dayOf(now()),
         language: speakerFor(request).language,
       } as const;

@@ -86,8 +86,8 @@ export function createBank(today: () => string, month: Month): Express {
     const account = ACCOUNTS.find(({ number }) => number === request.params.number.replace(/\s/g, ''));
     if (!account) return void response.status(404).json({ error: 'There is no such account.' });
     const until = behaviour.clock ?? today();
-    const requested = String(request.query.from ?? '');
-    const from = isDay(requested) && requested > begins ? requested : begins;
+    const fromParam = String(request.query.from ?? '');
+    const from = isDay(fromParam) && fromParam > begins ? fromParam : begins;
     const statement = statementOf(account, begins, { from, until }, behaviour.answer === 'repeating');
     if (request.query.format === 'ofx') return void response.type('application/x-ofx').send(asOfx(statement));
     const text = asCamt(statement);

@@ -286,8 +286,8 @@ function withFormerEntries(database: Sqlite): void {
 }
 
 function migrate(database: Sqlite, file: string): void {
-  const existing = migrations();
-  const newest = existing.at(-1)!.version;
+  const all = migrations();
+  const newest = all.at(-1)!.version;
   const version = database.pragma('user_version', { simple: true }) as number;
   if (version > newest) {
     throw new DatabaseError(messageFor('server.database.tooNew', { file, version, newest }));
@@ -297,7 +297,7 @@ function migrate(database: Sqlite, file: string): void {
   withFormerEntries(database);
   database
     .transaction(() => {
-      for (const migration of existing) {
+      for (const migration of all) {
         if (migration.version > version) database.exec(migration.sql);
       }
       database.pragma(`user_version = ${newest}`);

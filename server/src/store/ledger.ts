@@ -136,7 +136,7 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
   const itemSums = database.prepare<[string], ItemSum>(
     `select item, sum(amount) as amount from entries where planId = ? and item <> '' group by item`,
   );
-  const confirmed = database
+  const confirmedKeys = database
     .prepare<[string], string>(
       `select standing || ':' || due from entries where planId = ? and standing <> '' order by standing, due`,
     )
@@ -177,16 +177,16 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
   };
   const prepared = new Map<string, ReturnType<typeof prepareList>>();
   const prepareList = ({ sql, from }: Condition, order: string) => {
-    const match = `from ${from} where ${sql}`;
+    const fromRows = `from ${from} where ${sql}`;
     return {
       // One text of JSON takes less time than the sixteen values of each entry, and only the entries of the page are read whole.
       page: database
         .prepare<unknown[], string>(
           `select json_group_array(json_array(${COLUMNS})) from
-            (select row as found ${match} order by ${order} limit @limit offset @offset) cross join entries on row = found`,
+            (select row as found ${fromRows} order by ${order} limit @limit offset @offset) cross join entries on row = found`,
         )
         .pluck(),
-      totals: database.prepare<unknown[], Totals>(`select ${TOTALS} ${match}`),
+      totals: database.prepare<unknown[], Totals>(`select ${TOTALS} ${fromRows}`),
     };
   };
   const summed = (ofLines: string) =>
@@ -210,13 +210,13 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
       // What fits on one page is added up from it.
       if (page.offset === 0 && entries.length < page.limit) return { entries, ...totalsOf(entries) };
       const { totals: knownTotals } = atHand(planId);
-      const requested = JSON.stringify([condition.sql, values]);
-      let totals = knownTotals.get(requested);
+      const totalsKey = JSON.stringify([condition.sql, values]);
+      let totals = knownTotals.get(totalsKey);
       if (!totals) {
         const counted = isOfMonths(query) ? (query.lines ? sumsOfLines : sumsOfMonths) : statements.totals;
         totals = counted.get(query.lines ? { ...values, lines: JSON.stringify(query.lines) } : values)!;
         if (knownTotals.size >= KEPT_TOTALS) knownTotals.clear();
-        knownTotals.set(requested, totals);
+        knownTotals.set(totalsKey, totals);
       }
       return { entries, ...totals };
     },
@@ -265,7 +265,7 @@ export function createLedgerStore(database: Sqlite): LedgerStore {
       return now.days;
     },
     itemSums: (planId) => itemSums.all(planId),
-    settled: (planId) => confirmed.all(planId),
+    settled: (planId) => confirmedKeys.all(planId),
     earlier: (planId, most) => earlier.all(planId, most),
     twice(planId) {
       const { date } = latest.get(planId)!;

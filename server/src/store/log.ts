@@ -216,7 +216,7 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
     },
     page(planId, { before, text, row, month, count, ...rest }) {
       const words = text.trim() === '' ? '' : `%${plainText(text).replace(/[\\%_]/g, '\\$&')}%`;
-      const requested = {
+      const terms = {
         planId,
         before: before ?? Number.MAX_SAFE_INTEGER,
         text: words,
@@ -225,12 +225,12 @@ export function createLogStore(database: Sqlite, limits: LogLimits = LOG_LIMITS)
       };
       const shown = (lines: readonly PagedStep[]) =>
         lines.map((line) => ({ ...line, label: readText(line.label), isKept: line.isKept === 1 }));
-      if (row === null || month === null) return shown(page.all({ ...requested, count }));
+      if (row === null || month === null) return shown(page.all({ ...terms, count }));
       // Of a month: what was changed in it, or from it or an earlier one on.
-      const match = page.all({ ...requested, count: MOST_LOOKED_THROUGH });
+      const steps = page.all({ ...terms, count: MOST_LOOKED_THROUGH });
       const concerns = ({ commandId }: PagedStep) =>
         read(byCommand.get(planId, commandId)!).changes.some((change) => isOfMonth(change, row, month));
-      return shown(match.filter(concerns).slice(0, count));
+      return shown(steps.filter(concerns).slice(0, count));
     },
     stepsAfter(planId, revision) {
       const rows = stepsAfter.all(planId, revision);

@@ -219,9 +219,9 @@ export function createPeopleStore(database: Sqlite): PeopleStore {
       return token;
     },
     confirm: database.transaction((token: string, moment: string) => {
-      const confirmed = takeConfirmation.get(hashed(token), moment);
-      if (!confirmed) return 'unknown' as const;
-      const { personId, address } = confirmed;
+      const confirmation = takeConfirmation.get(hashed(token), moment);
+      if (!confirmation) return 'unknown' as const;
+      const { personId, address } = confirmation;
       if (addressTaken.get(address, personId)) return 'taken' as const;
       setAddress.run(address, personId);
       dropResets.run(personId);

@@ -122,15 +122,15 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
   /** Why a payment would stand twice: it has come in meanwhile, from somebody else or another page. */
   function whyTwice(planId: string, order: Order | WayBack, changes: readonly EntryChange[]): Refusal | null {
     if (changes.length === 0) return null;
-    let match = twice.find(planId, changes);
-    if (!match && order.kind === 'entries.set' && order.since !== undefined) {
+    let double = twice.find(planId, changes);
+    if (!double && order.kind === 'entries.set' && order.since !== undefined) {
       const steps = log.after(planId, order.since);
       if (steps === null) return { code: 'conflict', message: messageFor('server.statementOutdated') };
-      match = cameInMeanwhile(changes, steps);
+      double = cameInMeanwhile(changes, steps);
     }
-    if (!match) return null;
-    const { id, what, date } = match.present;
-    const requested = {
+    if (!double) return null;
+    const { id, what, date } = double.present;
+    const step = {
       language: 'en' as const,
       before: null,
       count: 1,
@@ -141,7 +141,7 @@ export function openStore(file: string, { now = presentMoment, log: limits, most
       row: id,
       month: null,
     };
-    const who = log.page(planId, requested)[0]?.person ?? null;
+    const who = log.page(planId, step)[0]?.person ?? null;
     return {
       code: 'conflict',
       message: messageFor('server.enteredAlready', {

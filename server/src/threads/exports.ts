@@ -56,12 +56,12 @@ let latest: { readonly key: string; readonly laidOut: PrintedPages } | null = nu
 export async function pagesShown(task: PagesTask, reading: Reading, progress: Progress): Promise<PagesShown> {
   const { print, today, planId, from, to } = task;
   const { revision, source, parts } = reading((reader) => {
-    const match = sourceFrom(reader, planId, today);
+    const bookSource = sourceFrom(reader, planId, today);
     const entries = print.parts.includes('entries') ? reader.entries() : [];
     return {
       revision: reader.revision(),
-      source: { ...match, entries: () => entries },
-      parts: partsIn(match.model.document, reader.ledger.sums(planId).length > 0),
+      source: { ...bookSource, entries: () => entries },
+      parts: partsIn(bookSource.model.document, reader.ledger.sums(planId).length > 0),
     };
   });
   const key = JSON.stringify([planId, revision, print, today, task.language]);

@@ -74,10 +74,10 @@ describe('a plan file bit by bit', () => {
         expect(text).toBe(JSON.stringify(toPlanFile(document, entries), null, 2));
         const json: unknown = JSON.parse(text);
         const plan = parsePlan(json);
-        const match = read(text);
-        expect(match.entries).toEqual(parseEntries(json, plan));
+        const parts = read(text);
+        expect(parts.entries).toEqual(parseEntries(json, plan));
         const sizes = Object.entries(plan).filter(([table]) => table !== 'plan').map(([, rows]) => rows.size); // prettier-ignore
-        expect(match.rows).toHaveLength(sizes.reduce((sum, size) => sum + size, 0));
+        expect(parts.rows).toHaveLength(sizes.reduce((sum, size) => sum + size, 0));
       }),
       runs(60),
     );
@@ -88,10 +88,10 @@ describe('a plan file bit by bit', () => {
     const entries = entriesOf(document, 5000);
     const { plan, entries: rows, ...rest } = toPlanFile(document, entries);
     const shuffled = JSON.stringify({ entries: rows, ...rest, plan });
-    const match = read(shuffled);
-    expect(match.entries).toHaveLength(5000);
-    expect(match.entries[4999]!.what).toBe(entries[4999]!.what);
-    expect(match.most).toBe(PART);
+    const parts = read(shuffled);
+    expect(parts.entries).toHaveLength(5000);
+    expect(parts.entries[4999]!.what).toBe(entries[4999]!.what);
+    expect(parts.most).toBe(PART);
   });
 
   it('from before there were accounts has those its entries name', () => {
@@ -99,9 +99,9 @@ describe('a plan file bit by bit', () => {
     const former = { version, plan };
     const rows = Array.from({ length: 50 }, (__, index) => ({ date: '2026-01-05', amount: 5, account: index % 2 ? 'Card' : 'Bank' })); // prettier-ignore
     const json = { ...former, entries: rows };
-    const match = read(JSON.stringify(json));
-    expect(match.rows.filter(({ table }) => table === 'accounts')).toHaveLength(2);
-    expect(match.entries).toEqual(parseEntries(json, parsePlan(json)));
+    const parts = read(JSON.stringify(json));
+    expect(parts.rows.filter(({ table }) => table === 'accounts')).toHaveLength(2);
+    expect(parts.entries).toEqual(parseEntries(json, parsePlan(json)));
   });
 
   it('says what is wrong and where, as for a file read as a whole', () => {

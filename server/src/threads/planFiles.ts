@@ -82,11 +82,11 @@ class FileWalk {
   private readonly buffer = new Uint8Array(CHUNK);
   private problem: Error | null = null;
 
-  constructor(file: string, match: (finding: Found) => void) {
+  constructor(file: string, onFound: (finding: Found) => void) {
     this.open = openSync(file, 'r');
     this.parser.onValue = ({ value, key, parent, stack }) => {
       const isEntry = stack.length > 1;
-      match({ key: key!, value, isEntry });
+      onFound({ key: key!, value, isEntry });
       // What has been handed on is not gathered besides.
       if (isEntry && Array.isArray(parent)) parent.length = 0;
     };

@@ -201,8 +201,10 @@ export class PlanVersions {
     const after = new Map(this.entriesOf(to).map((entry) => [entry.id, entry]));
     const ids = new Set([...before.keys(), ...after.keys()]);
     return [...ids].flatMap((id) => {
-      const [wasBefore, isNow] = [before.get(id) ?? null, after.get(id) ?? null];
-      return isSameEntry(wasBefore, isNow) ? [] : [{ table: 'entries' as const, id, before: wasBefore, after: isNow }];
+      const [entryBefore, entryAfter] = [before.get(id) ?? null, after.get(id) ?? null];
+      return isSameEntry(entryBefore, entryAfter)
+        ? []
+        : [{ table: 'entries' as const, id, before: entryBefore, after: entryAfter }];
     });
   }
 }

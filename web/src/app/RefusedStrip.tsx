@@ -54,9 +54,9 @@ const MAX_CHANGES_SHOWN = 5;
 function WhatIsThere({ refused, document }: { readonly refused: RejectedCommand; readonly document: Document }) {
   const { order, now } = refused;
   if (order.kind !== 'entries.set') return null;
-  const intended = new Map(order.entries.map(({ entry, after }) => [entry, after]));
+  const wanted = new Map(order.entries.map(({ entry, after }) => [entry, after]));
   return now.slice(0, MAX_CHANGES_SHOWN).map(({ entry, now: before }) => {
-    const after = intended.get(entry) ?? null;
+    const after = wanted.get(entry) ?? null;
     if (before === null) return after && <p key={entry}>{t('session.noLongerExists')}</p>;
     const change: EntryChange = {
       table: 'entries',

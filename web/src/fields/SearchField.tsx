@@ -50,7 +50,7 @@ export function SearchField(props: SearchFieldProps) {
   const chosen = options.find((option) => option.value === value) ?? null;
   const [typed, setTyped] = useState<string | null>(initial ?? null);
   const [refusal, setRefusal] = useState<string | null>(null);
-  const match = useMemo(() => matching(options, typed), [options, typed]);
+  const matches = useMemo(() => matching(options, typed), [options, typed]);
   const reference = useRef<HTMLInputElement>(null);
   const { refs, floatingStyles } = useFloating({
     strategy: 'fixed',
@@ -80,7 +80,7 @@ export function SearchField(props: SearchFieldProps) {
     if (option.value !== value) onChange(option.value);
   };
   const box = useCombobox<SearchOption>({
-    items: [...match],
+    items: [...matches],
     initialIsOpen: initial !== undefined,
     initialHighlightedIndex: initial === undefined ? -1 : 0,
     itemToString: (option) => option?.words ?? '',
@@ -99,13 +99,13 @@ export function SearchField(props: SearchFieldProps) {
   /** Chooses what has been typed means; why not, where that is nothing or not clear. */
   const settle = (text: string): string | null => {
     const same = options.filter(({ words }) => plain(words) === plain(text));
-    const intended = same.length > 0 ? same : matching(options, text);
+    const candidates = same.length > 0 ? same : matching(options, text);
     if (text.trim() === '') reset();
-    else if (intended.length === 1) choose(intended[0]!);
-    else if (intended.length > 1)
+    else if (candidates.length === 1) choose(candidates[0]!);
+    else if (candidates.length > 1)
       return severalAreMeant(
         text,
-        intended.map(({ words }) => words),
+        candidates.map(({ words }) => words),
       );
     else return t('fields.unknownName', { text });
     return null;
@@ -142,7 +142,7 @@ export function SearchField(props: SearchFieldProps) {
             }
             if (event.key === 'Enter' && box.isOpen) event.preventDefault();
             // Going on by keyboard takes what is highlighted, as Enter does; leaving by a click takes only what is clear.
-            const highlighted = typed !== null && typed.trim() !== '' ? match[box.highlightedIndex] : undefined;
+            const highlighted = typed !== null && typed.trim() !== '' ? matches[box.highlightedIndex] : undefined;
             if (event.key === 'Tab' && box.isOpen && highlighted) choose(highlighted);
           },
         })}
@@ -163,17 +163,17 @@ export function SearchField(props: SearchFieldProps) {
         hidden={!box.isOpen}
       >
         {box.isOpen &&
-          match.map((option, index) => (
+          matches.map((option, index) => (
             <li
               key={option.value}
               {...box.getItemProps({ item: option, index })}
               className={`search-option ${box.highlightedIndex === index ? 'is-highlighted' : ''} ${option.value === value ? 'is-chosen' : ''}`}
-              data-heading={option.heading !== match[index - 1]?.heading ? option.heading : undefined}
+              data-heading={option.heading !== matches[index - 1]?.heading ? option.heading : undefined}
             >
               {option.words}
             </li>
           ))}
-        {box.isOpen && match.length === 0 && <li className="search-none">{t('fields.noMatch')}</li>}
+        {box.isOpen && matches.length === 0 && <li className="search-none">{t('fields.noMatch')}</li>}
       </ul>
       {refusal && (
         <small className="refusal" role="alert">
@@ -188,12 +188,12 @@ export function SearchField(props: SearchFieldProps) {
 export function matching(options: readonly SearchOption[], typed: string | null): readonly SearchOption[] {
   if (typed === null || typed.trim() === '') return options;
   const parts = plain(typed).split(' ');
-  const match = options.filter(({ words, heading = '' }) => {
+  const matches = options.filter(({ words, heading = '' }) => {
     const text = `${plain(words)} ${plain(heading)}`;
     return parts.every((part) => text.includes(part));
   });
   const begins = (option: SearchOption) => plain(option.words).startsWith(plain(typed));
-  return [...match.filter(begins), ...match.filter((option) => !begins(option))];
+  return [...matches.filter(begins), ...matches.filter((option) => !begins(option))];
 }
 
 function plain(text: string): string {

@@ -139,8 +139,8 @@ export function useRefused(): SessionState['refused'] {
 export function useRole(): { readonly canEdit: boolean; readonly tried: number } {
   const session = useSession();
   const canEdit = useSyncExternalStore(session.subscribe, () => session.canEdit);
-  const preview = useSyncExternalStore(session.subscribe, () => session.previewedCount);
-  return { canEdit, tried: preview };
+  const previewed = useSyncExternalStore(session.subscribe, () => session.previewedCount);
+  return { canEdit, tried: previewed };
 }
 
 /** The others who have the plan open, and where they are. */

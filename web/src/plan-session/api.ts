@@ -200,7 +200,7 @@ export interface PagesShown {
 /** Returns what is asked of entries, as an address says it. */
 function entriesQuery(query: EntryQuery, { offset, limit }: { offset: number; limit: number }): string {
   const { from, to, lines, accounts, text, least, most, state, order, descending } = query;
-  const stated: [string, string | number | null][] = [
+  const parameters: [string, string | number | null][] = [
     ['from', from],
     ['to', to],
     ['lines', lines?.join() ?? null],
@@ -215,7 +215,7 @@ function entriesQuery(query: EntryQuery, { offset, limit }: { offset: number; li
     ['limit', limit],
   ];
   return new URLSearchParams(
-    stated.flatMap(([key, value]) => (value === null ? [] : [[key, String(value)]])),
+    parameters.flatMap(([key, value]) => (value === null ? [] : [[key, String(value)]])),
   ).toString();
 }
 

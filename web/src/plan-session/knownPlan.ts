@@ -37,8 +37,8 @@ export class KnownPlan {
   /** Takes over a step, where it is the next; one may be known already, or show that something was missed. */
   take(entry: Entry): 'next' | 'known' | 'missed' {
     const { revision, commandId, changes } = entry;
-    const existing = this.commands.get(revision);
-    if (revision > this.revision + 1 || (existing !== undefined && existing !== commandId)) return 'missed';
+    const waitingId = this.commands.get(revision);
+    if (revision > this.revision + 1 || (waitingId !== undefined && waitingId !== commandId)) return 'missed';
     if (revision <= this.revision) return 'known';
     this.revision = revision;
     this.commands.set(revision, commandId);

@@ -194,8 +194,8 @@ export const peopleApi = {
   here: (id: string, tab: string, place: { readonly page: string; readonly row: string; readonly column: string }) =>
     request<undefined>('POST', `${plan(id)}/here`, { tab, ...place }),
 
-  history: (id: string, requested: HistoryAsked) => {
-    const given = Object.entries(requested).flatMap(([key, value]) =>
+  history: (id: string, filter: HistoryAsked) => {
+    const given = Object.entries(filter).flatMap(([key, value]) =>
       value === undefined || value === '' ? [] : [[key, String(value)]],
     );
     return request<HistoryStep[]>('GET', `${plan(id)}/history?${new URLSearchParams(given).toString()}`);

@@ -5,19 +5,19 @@ import { planPrefetch } from './planAhead.ts';
 describe('a plan that is asked for ahead', () => {
   const loaded = (id: string, revision: number) => ({ id, revision }) as LoadedPlan;
   let revision = 0;
-  const requested = vi.spyOn(api, 'plan');
+  const fetched = vi.spyOn(api, 'plan');
 
   beforeEach(() => {
     revision = 0;
-    requested.mockReset().mockImplementation((id) => Promise.resolve(loaded(id, ++revision)));
+    fetched.mockReset().mockImplementation((id) => Promise.resolve(loaded(id, ++revision)));
   });
   afterEach(() => planPrefetch.open('none'));
 
   it('is given out once; opened again, it is asked for anew', async () => {
     planPrefetch.ask('p');
-    expect(requested).toHaveBeenCalledTimes(1);
+    expect(fetched).toHaveBeenCalledTimes(1);
     expect(await planPrefetch.open('p')).toEqual(loaded('p', 1));
-    expect(requested).toHaveBeenCalledTimes(1);
+    expect(fetched).toHaveBeenCalledTimes(1);
     expect(await planPrefetch.open('p')).toEqual(loaded('p', 2));
   });
 
@@ -28,7 +28,7 @@ describe('a plan that is asked for ahead', () => {
   });
 
   it('that did not come says why where it is opened, and is asked for again', async () => {
-    requested.mockRejectedValueOnce(new Error('Server not available.'));
+    fetched.mockRejectedValueOnce(new Error('Server not available.'));
     planPrefetch.ask('p');
     await expect(planPrefetch.open('p')).rejects.toSay('Server not available.');
     expect(await planPrefetch.open('p')).toEqual(loaded('p', 1));

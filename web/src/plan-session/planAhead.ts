@@ -1,6 +1,6 @@
 import { api, type LoadedPlan } from './api.ts';
 
-let requested: { readonly planId: string; readonly plan: Promise<LoadedPlan> } | null = null;
+let prefetched: { readonly planId: string; readonly plan: Promise<LoadedPlan> } | null = null;
 
 /** A plan that is asked for before the page that opens it has arrived. */
 export const planPrefetch = {
@@ -8,12 +8,12 @@ export const planPrefetch = {
     const plan = api.plan(planId);
     // Why there is none is told where it is opened, which asks again.
     plan.catch(() => {});
-    requested = { planId, plan };
+    prefetched = { planId, plan };
   },
   /** The plan, as it was asked for ahead or as it is asked for now; what was asked ahead is given out once. */
   open(planId: string): Promise<LoadedPlan> {
-    const ahead = requested?.planId === planId ? requested.plan : null;
-    requested = null;
+    const ahead = prefetched?.planId === planId ? prefetched.plan : null;
+    prefetched = null;
     return ahead ?? api.plan(planId);
   },
 };

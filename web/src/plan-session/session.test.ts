@@ -484,36 +484,36 @@ describe('entries of the ledger', () => {
   const shop = { date: '2026-03-14', what: 'Shop', line: idOf('Rent'), amount: -4250 };
   const enter = (session: PlanSession, entry: string) =>
     session.send({ kind: 'entries.set', entries: [{ entry, before: null, after: shop }] });
-  const existing = (session: PlanSession) => session.state.ledger.map(({ revision, change }) => [change.id, revision]);
+  const ledgerOf = (session: PlanSession) => session.state.ledger.map(({ revision, change }) => [change.id, revision]);
 
   it('count while they are on their way, and by their revision once they are stored', async () => {
     const session = open();
     server.away = true;
     expect(enter(session, 'e1')).toBeNull();
-    expect(existing(session)).toEqual([['e1', null]]);
+    expect(ledgerOf(session)).toEqual([['e1', null]]);
     session.undo();
     expect(session.state.ledger.map(({ change }) => change.after)).toEqual([entryOf('e1', shop), null]);
     session.redo();
     server.away = false;
     await settle();
-    expect(existing(session)).toEqual([['e1', 1], ['e1', 2], ['e1', 3]]); // prettier-ignore
+    expect(ledgerOf(session)).toEqual([['e1', 1], ['e1', 2], ['e1', 3]]); // prettier-ignore
     expect(refusals).toEqual([]);
   });
 
   it('are asked for anew when the plan is, since others may have come between', async () => {
-    let requested = 0;
+    let calls = 0;
     const session = new PlanSession(
       server.load(),
       server,
       store,
       (message) => refusals.push(message),
-      () => requested++,
+      () => calls++,
     );
     enter(session, 'e1');
     await settle();
-    expect([existing(session), requested]).toEqual([[['e1', 1]], 1]);
+    expect([ledgerOf(session), calls]).toEqual([[['e1', 1]], 1]);
     await session.reload();
-    expect([existing(session), requested]).toEqual([[], 2]);
+    expect([ledgerOf(session), calls]).toEqual([[], 2]);
   });
 });
 

@@ -176,11 +176,11 @@ export class PlanSession {
 
   /** Carries out a command: shows it at once and sends it. Returns why not, when it cannot be. */
   send(command: Command): Refusal | null {
-    const intended = this.meant(command);
-    if ('refusal' in intended) return intended.refusal;
-    const decision = decide(this.settled, intended.command);
+    const resolved = this.meant(command);
+    if ('refusal' in resolved) return resolved.refusal;
+    const decision = decide(this.settled, resolved.command);
     if (!decision.ok) return decision.refusal;
-    if (decision.changes.length > 0) this.enqueue(intended.command, decision.changes);
+    if (decision.changes.length > 0) this.enqueue(resolved.command, decision.changes);
     else this.tryOut(null);
     return null;
   }
@@ -190,12 +190,12 @@ export class PlanSession {
    * Returns why it cannot be.
    */
   tryOut(command: Command | null): Refusal | null {
-    const intended = command && this.meant(command);
-    if (intended && 'refusal' in intended) return intended.refusal;
-    const decision = intended && decide(this.settled, intended.command);
+    const resolved = command && this.meant(command);
+    if (resolved && 'refusal' in resolved) return resolved.refusal;
+    const decision = resolved && decide(this.settled, resolved.command);
     if (decision && !decision.ok) return decision.refusal;
-    if (intended === null && this.tried === null) return null;
-    this.tried = intended?.command ?? null;
+    if (resolved === null && this.tried === null) return null;
+    this.tried = resolved?.command ?? null;
     this.show(this.settled);
     return null;
   }
@@ -363,9 +363,9 @@ export class PlanSession {
     if (did && this.pending.length > 0) return this.end(t('session.nowViewer'));
     if (did || this.pending.length === 0) return;
     // What was tried is none of the plan; each of it can be done now, or let go of.
-    const preview = this.pending;
+    const ownChanges = this.pending;
     this.pending = [];
-    for (const each of standing(preview)) this.refuse(each, t('session.triedAsViewer'), []);
+    for (const each of standing(ownChanges)) this.refuse(each, t('session.triedAsViewer'), []);
     this.onRefusal(t('session.mayEditNow'));
   }
 
@@ -441,10 +441,10 @@ export class PlanSession {
     this.show(shown.document, by);
   }
 
-  private show(final: Document, by: string | null = null): void {
-    this.settled = final;
-    const preview = this.tried && decide(final, this.tried);
-    const base = preview?.ok ? applyChanges(final, preview.changes) : final;
+  private show(withPending: Document, by: string | null = null): void {
+    this.settled = withPending;
+    const preview = this.tried && decide(withPending, this.tried);
+    const base = preview?.ok ? applyChanges(withPending, preview.changes) : withPending;
     const scenario = this.active === null ? null : (base.scenarios.get(this.active) ?? null);
     // A scenario that is deleted is not active any more.
     if (!scenario) this.active = null;

@@ -21,7 +21,7 @@ export type Answers = Readonly<Record<string, (url: URL, init: RequestInit) => u
  * What is done afterwards, a session lays over them.
  */
 export function serveEntries(entries: readonly LedgerEntry[], more: Answers = {}): { readonly asked: string[] } {
-  const requested: string[] = [];
+  const requests: string[] = [];
   const changes = entries.map((after): EntryChange => ({ table: 'entries', id: after.id, before: null, after }));
   const answer = (url: URL, init: RequestInit): unknown => {
     for (const [part, own] of Object.entries(more)) if (url.pathname.includes(part)) return own(url, init);
@@ -43,7 +43,7 @@ export function serveEntries(entries: readonly LedgerEntry[], more: Answers = {}
     return { revision: 0, entries: matches.slice(offset, offset! + limit!), total: matches.length, received: sum(1), paid: sum(-1) }; // prettier-ignore
   };
   vi.stubGlobal('fetch', (address: string, init: RequestInit = {}) => {
-    requested.push(address);
+    requests.push(address);
     const url = new URL(address, 'http://here');
     return Promise.resolve(answer(url, init)).then((body) =>
       body instanceof Response
@@ -53,7 +53,7 @@ export function serveEntries(entries: readonly LedgerEntry[], more: Answers = {}
           }),
     );
   });
-  return { asked: requested };
+  return { asked: requests };
 }
 
 const isStreamed = ({ headers }: RequestInit) => new Headers(headers).get('accept') === 'application/x-ndjson';

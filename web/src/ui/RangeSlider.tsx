@@ -15,17 +15,17 @@ interface RangeSliderProps {
 
 /** Tries values: while it is dragged all pages follow, and where it is let go is kept. */
 export function RangeSlider({ label, value, low, high, step, write, onTry, onKeep }: RangeSliderProps) {
-  const preview = useRef<number | null>(null);
+  const triedValue = useRef<number | null>(null);
   const end = useRef(onTry);
   useEffect(() => {
     end.current = onTry;
   });
   // Whatever was being tried is put back when the slider goes.
-  useEffect(() => () => (preview.current === null ? undefined : end.current(null)), []);
+  useEffect(() => () => (triedValue.current === null ? undefined : end.current(null)), []);
 
   const keep = () => {
-    if (preview.current !== null) onKeep(preview.current);
-    preview.current = null;
+    if (triedValue.current !== null) onKeep(triedValue.current);
+    triedValue.current = null;
   };
   return (
     <div className="range-slider">
@@ -37,8 +37,8 @@ export function RangeSlider({ label, value, low, high, step, write, onTry, onKee
         step={step}
         value={value}
         onChange={(event) => {
-          preview.current = Number(Number(event.target.value).toFixed(8));
-          onTry(preview.current);
+          triedValue.current = Number(Number(event.target.value).toFixed(8));
+          onTry(triedValue.current);
         }}
         onPointerUp={keep}
         onKeyUp={keep}

@@ -25,39 +25,39 @@ export function useOpenFile<T>(
   read: (stored: unknown) => T | null,
   isFile: (value: T) => boolean = () => true,
 ): OpenFile<T> {
-  const [stated, setCorrections] = useStored<T | null>(key, read);
+  const [kept, setKept] = useStored<T | null>(key, read);
   const [opened, setOpened] = useState<{ file: File | null; stamp: number }>({ file: null, stamp: 0 });
-  const isToBeFetched = stated !== null && isFile(stated) && opened.file === null;
+  const isToBeFetched = kept !== null && isFile(kept) && opened.file === null;
   useEffect(() => {
     if (!isToBeFetched) return;
     let isWanted = true;
     void keptFile(key).then((file) => {
       if (!isWanted) return;
       if (file) setOpened(({ stamp }) => ({ file, stamp: stamp + 1 }));
-      else setCorrections(null);
+      else setKept(null);
     });
     return () => {
       isWanted = false;
     };
-  }, [isToBeFetched, key, setCorrections]);
+  }, [isToBeFetched, key, setKept]);
 
   return {
-    file: stated === null ? null : opened.file,
-    said: stated,
+    file: kept === null ? null : opened.file,
+    said: kept,
     stamp: opened.stamp,
     open: useCallback(
       (file, first) => {
         if (file) void keepFile(key, file);
-        setCorrections(first);
+        setKept(first);
         setOpened(({ stamp }) => ({ file, stamp: stamp + 1 }));
       },
-      [key, setCorrections],
+      [key, setKept],
     ),
-    change: useCallback((next) => setCorrections((before) => before && next(before)), [setCorrections]),
+    change: useCallback((next) => setKept((before) => before && next(before)), [setKept]),
     close: useCallback(() => {
       void dropFile(key);
-      setCorrections(null);
+      setKept(null);
       setOpened(({ stamp }) => ({ file: null, stamp }));
-    }, [key, setCorrections]),
+    }, [key, setKept]),
   };
 }

@@ -45,13 +45,13 @@ function whyIdle(model: PlanModel, row: HighlightRow): Message | null {
   const unit = unitOf(document, row.of);
   const write = (figure: number) => writeFigure(figure, unit, planOf(document));
   const isFraction = unit === 'percent' || unit === 'ratePerYear' || unit === 'ratePerMonth';
-  const intended = isFraction ? messageFor('finding.highlightLimitMeant', { limit: write(limit / 100) }) : '';
+  const suggestion = isFraction ? messageFor('finding.highlightLimitMeant', { limit: write(limit / 100) }) : '';
   return messageFor('finding.highlightNeverShown', {
     word: row.word,
     name,
     limit: write(limit),
     furthest: write(furthest),
-    meant: intended,
+    meant: suggestion,
   });
 }
 

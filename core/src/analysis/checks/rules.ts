@@ -138,9 +138,9 @@ interface Factor {
 }
 
 /** The names a formula divides or multiplies by. */
-function factorsIn(expression: Expression, requested: ReadonlySet<string> = new Set()): Factor[] {
+function factorsIn(expression: Expression, checkedFactors: ReadonlySet<string> = new Set()): Factor[] {
   const factor = (part: Expression | undefined, verb: Factor['verb']): Factor[] =>
-    part?.kind === 'ref' ? [{ id: part.id, verb, askedFor: requested.has(part.id) }] : [];
+    part?.kind === 'ref' ? [{ id: part.id, verb, askedFor: checkedFactors.has(part.id) }] : [];
   const direct =
     expression.kind === 'binary' && expression.operator === '/'
       ? factor(expression.right, 'divides')
@@ -153,7 +153,7 @@ function factorsIn(expression: Expression, requested: ReadonlySet<string> = new 
   const conditions = conditional
     ? expression.args.filter((_, index) => index % 2 === 0 && index + 1 < expression.args.length)
     : [];
-  const inner = new Set(requested);
+  const inner = new Set(checkedFactors);
   for (const condition of conditions)
     for (const part of partsOf(condition)) if (part.kind === 'ref') inner.add(part.id);
   return [...direct, ...childrenOf(expression).flatMap((child) => factorsIn(child, inner))];
@@ -256,13 +256,13 @@ export const similarNames: Check = ({ document }) => {
 export function differByALetter(a: string, b: string): boolean {
   const [short, long] = a.length <= b.length ? [a, b] : [b, a];
   if (short.length < 4 || long.length - short.length > 1 || short === long) return false;
-  let index = 0;
-  while (index < short.length && short[index] === long[index]) index++;
-  const rest = long.length === short.length ? short.slice(index + 1) : short.slice(index);
-  if (rest !== long.slice(index + 1)) return false;
-  if (/[\d\s]/.test(long[index]!) || /\d/.test(short[index] ?? '')) return false;
+  let sameLetters = 0;
+  while (sameLetters < short.length && short[sameLetters] === long[sameLetters]) sameLetters++;
+  const rest = long.length === short.length ? short.slice(sameLetters + 1) : short.slice(sameLetters);
+  if (rest !== long.slice(sameLetters + 1)) return false;
+  if (/[\d\s]/.test(long[sameLetters]!) || /\d/.test(short[sameLetters] ?? '')) return false;
   // A letter that stands by itself is a label, as in Child A and Child B.
   const isAlone = (text: string) =>
-    !/[\p{L}\p{M}]/u.test(text[index - 1] ?? ' ') && !/[\p{L}\p{M}]/u.test(text[index + 1] ?? ' ');
+    !/[\p{L}\p{M}]/u.test(text[sameLetters - 1] ?? ' ') && !/[\p{L}\p{M}]/u.test(text[sameLetters + 1] ?? ' ');
   return !(short.length === long.length && isAlone(a) && isAlone(b));
 }

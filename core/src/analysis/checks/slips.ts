@@ -44,15 +44,19 @@ export const tenfold: Check = (model) => {
       const times = Math.abs(amount) / others[others.length >> 1]!;
       const factor = times >= 8 && times <= 12.5 ? 10 : times >= 80 && times <= 125 ? 100 : null;
       if (factor === null) return [];
-      const intended = Number((amount / factor).toPrecision(12));
+      const likelyFigure = Number((amount / factor).toPrecision(12));
       return [
         {
           place: { id: line.id, month },
           about: month,
           message: messageFor('finding.monthStandsOut', { name: line.name, month: { month }, times: factor }),
           fix: {
-            words: messageFor('finding.unlikelyRate.fix', { written: writeWithUnit(intended, line.unit, plan) }),
-            command: { kind: 'figures.set', as: 'exceptions', figures: [{ line: line.id, month, figure: intended }] },
+            words: messageFor('finding.unlikelyRate.fix', { written: writeWithUnit(likelyFigure, line.unit, plan) }),
+            command: {
+              kind: 'figures.set',
+              as: 'exceptions',
+              figures: [{ line: line.id, month, figure: likelyFigure }],
+            },
           },
         },
       ];
@@ -93,8 +97,8 @@ export const unlikelyRates: Check = ({ document }) => {
     const { id, name, unit, value, formula } = assumption;
     const most = unit === 'ratePerYear' ? 1 : unit === 'ratePerMonth' ? 0.5 : unit === 'percent' ? 3 : Infinity;
     if (formula !== null || value < most) return [];
-    const intended = Number((value / 100).toPrecision(12));
-    const written = writeWithUnit(intended, unit, plan);
+    const likelyRate = Number((value / 100).toPrecision(12));
+    const written = writeWithUnit(likelyRate, unit, plan);
     return [
       {
         place: { id, month: null },
@@ -105,7 +109,7 @@ export const unlikelyRates: Check = ({ document }) => {
         }),
         fix: {
           words: messageFor('finding.unlikelyRate.fix', { written }),
-          command: { kind: 'assumption.set', assumption: id, settings: { value: intended } },
+          command: { kind: 'assumption.set', assumption: id, settings: { value: likelyRate } },
         },
       },
     ];

@@ -84,10 +84,10 @@ function figuresIn({ document, sums }: Moment): Figures {
   const places = new Map(calendar.months.map((month, index) => [month, index]));
   const figures = new Map<string, (number | null)[]>();
   const ofBudget = (id: string) => {
-    let existing = figures.get(id);
-    const series = existing ? undefined : model.seriesOf(id);
-    if (!existing) figures.set(id, (existing = series ? figuresOf(series) : []));
-    return existing;
+    let budgetFigures = figures.get(id);
+    const series = budgetFigures ? undefined : model.seriesOf(id);
+    if (!budgetFigures) figures.set(id, (budgetFigures = series ? figuresOf(series) : []));
+    return budgetFigures;
   };
   const begins = planOf(document).yearBegins;
   const actual = (id: string, isMeant: (month: Month) => boolean) => {
@@ -110,21 +110,21 @@ function figuresIn({ document, sums }: Moment): Figures {
 }
 
 function differenceOf(id: string, what: LineDifference['what'], old: Figures, now: Figures): LineDifference[] {
-  const [wasSet, isNow] = [old.has(id, what), now.has(id, what)];
-  if (!wasSet && !isNow) return [];
+  const [wasThere, isThere] = [old.has(id, what), now.has(id, what)];
+  if (!wasThere && !isThere) return [];
   const differing = <P>(places: readonly P[], figure: (figures: Figures, place: P) => number | null) =>
-    places.flatMap((source) => {
-      const [before, after] = [figure(old, source), figure(now, source)];
-      return isSame(before, after) ? [] : [{ of: source, before, after }];
+    places.flatMap((place) => {
+      const [before, after] = [figure(old, place), figure(now, place)];
+      return isSame(before, after) ? [] : [{ of: place, before, after }];
     });
   const months = differing(union(old.months, now.months), (figures, month) => figures.ofMonth(id, what, month));
   const years = differing(union(old.years, now.years), (figures, year) => figures.ofYear(id, what, year));
-  const { document } = isNow || now.document.lines.has(id) ? now : old;
+  const { document } = isThere || now.document.lines.has(id) ? now : old;
   const row = document.lines.get(id);
   const previousName = row ? (old.document.lines.get(id)?.name ?? null) : null;
   const isRenamed =
     row !== undefined && previousName !== null && previousName !== row.name && now.document.lines.has(id);
-  const state = wasSet === isNow ? 'changed' : isNow ? 'added' : 'removed';
+  const state = wasThere === isThere ? 'changed' : isThere ? 'added' : 'removed';
   const appears = what === 'budget' && state !== 'changed';
   if (months.length === 0 && years.length === 0 && !appears && !(isRenamed && what === 'budget')) return [];
   return [

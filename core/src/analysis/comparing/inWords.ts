@@ -100,11 +100,11 @@ function nameOfAny(document: Document, id: string): string | undefined {
 
 /** All that is said of a row, by what it is said of. */
 function saidOf(table: TableName | 'entries', row: Values, document: Document): Map<string, Text> {
-  const stated = new Map<string, Text>();
+  const texts = new Map<string, Text>();
   if ((table === 'ruleSteps' || table === 'exceptions') && document.lines.has(String(row.line))) {
     const { amount, formula } = row as { amount: number | null; formula: string | null };
-    stated.set('rule', stepInWords(document, String(row.line), { amount, formula }));
-    return stated;
+    texts.set('rule', stepInWords(document, String(row.line), { amount, formula }));
+    return texts;
   }
   const spec: Readonly<Record<string, ColumnSpec>> = table === 'entries' ? ENTRY_COLUMNS : TABLES[table];
   for (const [name, { column, fallback }] of Object.entries(spec)) {
@@ -113,9 +113,9 @@ function saidOf(table: TableName | 'entries', row: Values, document: Document): 
     // What goes without saying is said only where it differs, and it differs where the other side says it.
     if (value === fallback && column.kind === 'yesNo') continue;
     const text = valueInWords(table, name, column, value, row, document);
-    if (text !== '') stated.set(name, text);
+    if (text !== '') texts.set(name, text);
   }
-  return stated;
+  return texts;
 }
 
 function valueInWords(

@@ -40,17 +40,17 @@ export function solve(document: Document, { assumption, low, high, figure, targe
   const tolerance = 1e-9 * Math.max(1, Math.abs(target));
   const places = valuesBetween(low, high, SAMPLES);
   const samples = places.map((value) => ({ value, off: off(value) }));
-  const existing = samples.filter((sample) => sample.off === sample.off);
-  if (existing.length === 0) return { kind: 'noFigure' };
-  const spread = Math.max(...existing.map((sample) => sample.off)) - Math.min(...existing.map((sample) => sample.off));
+  const computed = samples.filter((sample) => sample.off === sample.off);
+  if (computed.length === 0) return { kind: 'noFigure' };
+  const spread = Math.max(...computed.map((sample) => sample.off)) - Math.min(...computed.map((sample) => sample.off));
   if (spread <= tolerance) {
-    const [first] = existing;
+    const [first] = computed;
     return Math.abs(first!.off) <= tolerance ? { kind: 'any' } : { kind: 'unmoved', figure: first!.off + target };
   }
   const roots = rootsOf(off, places, tolerance);
   const [only] = roots;
   if (roots.length > 1) return { kind: 'several', values: roots };
   if (only) return only.from === only.to ? { kind: 'one', value: only.from } : { kind: 'range', ...only };
-  const nearest = existing.reduce((best, sample) => (Math.abs(sample.off) < Math.abs(best.off) ? sample : best));
+  const nearest = computed.reduce((best, sample) => (Math.abs(sample.off) < Math.abs(best.off) ? sample : best));
   return { kind: 'none', nearest: nearest.value, figure: nearest.off + target };
 }

@@ -137,7 +137,7 @@ describe('solving', () => {
   });
 });
 
-const requested = (
+const bandsOf = (
   document: Document,
   draws: readonly Draw[],
   count: number,
@@ -153,13 +153,13 @@ describe('uncertainty', () => {
   ] as const;
 
   it('repeats with the same seed, and differs with another', () => {
-    const one = requested(document, draws, 300, 7);
-    expect(requested(document, draws, 300, 7)).toEqual(one);
-    expect(requested(document, draws, 300, 8).net.middle).not.toEqual(one.net.middle);
+    const one = bandsOf(document, draws, 300, 7);
+    expect(bandsOf(document, draws, 300, 7)).toEqual(one);
+    expect(bandsOf(document, draws, 300, 8).net.middle).not.toEqual(one.net.middle);
   });
 
   it('gives bands in order, around what the middle of the ranges gives', () => {
-    const { net, cumulative, endsInTheRed } = requested(document, draws, 2000, 1);
+    const { net, cumulative, endsInTheRed } = bandsOf(document, draws, 2000, 1);
     for (const band of [net, cumulative])
       band.low.forEach((low, index) => {
         expect(low).toBeLessThanOrEqual(band.middle[index]!);
@@ -176,7 +176,7 @@ describe('uncertainty', () => {
 
   it('without any spread is the plan itself', () => {
     const fixed: Draw[] = [{ assumption: idOf(document, 'Rise'), spread: 'uniform', low: 0.02, high: 0.02 }];
-    const { net } = requested(document, fixed, 20, 1);
+    const { net } = bandsOf(document, fixed, 20, 1);
     calculate(document)
       .figures('Net')
       .forEach((figure, index) => {
@@ -195,7 +195,7 @@ describe('how an uncertain value is spread', () => {
   };
   const X = idOf(plain(), 'X');
   const bandAt = (draw: object, limits: BandLimits, document = plain()) => {
-    const { net } = requested(document, [{ assumption: X, ...draw } as Draw], 10_000, 3, limits);
+    const { net } = bandsOf(document, [{ assumption: X, ...draw } as Draw], 10_000, 3, limits);
     return [net.low[0]!, net.middle[0]!, net.high[0]!];
   };
 
@@ -228,7 +228,7 @@ describe('how an uncertain value is spread', () => {
     expect(english(refusal({ spread: 'normal', mean: 1, deviation: -1 }))).toMatch(/cannot be below zero/);
     expect(english(refusal({ spread: 'normal', mean: -1, deviation: 0 }))).toBeNull();
     expect([limitsRefusal([0.1, 0.9]), limitsRefusal([0.9, 0.1])]).toEqual([null, expect.stringMatching(/lower one/)]);
-    expect(() => requested(plain(), [], 10, 1, [0.5, 0.5])).toThrow(RangeError);
+    expect(() => bandsOf(plain(), [], 10, 1, [0.5, 0.5])).toThrow(RangeError);
   });
 });
 
@@ -272,7 +272,7 @@ describe('uncertainty of a plan that has no figure in some cases', () => {
       assumptions: { X: ['number', 1] },
       lines: { income: { Pay: '100 / if(X > 0.5, 1)' } },
     });
-    const { withoutFigure, net, endsInTheRed } = requested(
+    const { withoutFigure, net, endsInTheRed } = bandsOf(
       document,
       [{ assumption: idOf(document, 'X'), spread: 'uniform', low: 0, high: 1 }],
       400,

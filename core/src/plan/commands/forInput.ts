@@ -4,9 +4,9 @@ import type { Command } from './commands.ts';
 
 /** The command that gives a calculator another figure or formula for one of its inputs. */
 export function commandForInput(document: Document, inputId: string, formula: string | null): Command {
-  const match = inputWith(document, inputId);
-  if (!match) throw new RangeError('There is no such input in the plan.');
-  const { calculator, input } = match;
+  const placed = inputWith(document, inputId);
+  if (!placed) throw new RangeError('There is no such input in the plan.');
+  const { calculator, input } = placed;
   const owner = ownerOfFigure(inputId);
   const extra = document.loanExtras.get(owner);
   if (extra) return { kind: 'loan.setExtra', id: owner, settings: withoutId({ ...extra, amount: formula }) };

@@ -248,12 +248,12 @@ export function exceptionsBetween(draft: Draft, line: string, from: Month, to: M
 
 /** Returns what the steps of a rule say in a month. */
 export function ruleValueAt(steps: readonly RuleStepRow[], month: Month): RuleValue {
-  let match: RuleStepRow | null = null;
+  let latest: RuleStepRow | null = null;
   for (const step of steps) {
     if (step.from !== null && step.from > month) continue;
-    if (match === null || (step.from ?? '') > (match.from ?? '')) match = step;
+    if (latest === null || (step.from ?? '') > (latest.from ?? '')) latest = step;
   }
-  return match ?? NOTHING;
+  return latest ?? NOTHING;
 }
 
 export function isSameRule(a: RuleValue, b: RuleValue): boolean {

@@ -98,19 +98,25 @@ describe('a command while a scenario is active', () => {
   const document = plan();
   const pay = idOf(document, 'Pay');
   const inflation = idOf(document, 'Inflation');
-  const intended = (command: Command) => commandInScenario(document, 'hard', command);
+  const commandIn = (command: Command) => commandInScenario(document, 'hard', command);
 
   it('goes into the scenario when it is about values or figures', () => {
-    expect(intended({ kind: 'assumption.set', assumption: inflation, settings: { value: 0.05 } })).toEqual({
+    expect(commandIn({ kind: 'assumption.set', assumption: inflation, settings: { value: 0.05 } })).toEqual({
       command: { kind: 'scenario.setValues', scenario: 'hard', values: [{ assumption: inflation, value: 0.05 }] },
     });
-    const onward = intended({ kind: 'line.setFigure', line: pay, month: month('2027-11'), reach: 'onward', figure: 7 });
+    const onward = commandIn({
+      kind: 'line.setFigure',
+      line: pay,
+      month: month('2027-11'),
+      reach: 'onward',
+      figure: 7,
+    });
     expect(onward).toMatchObject({
       command: { kind: 'scenario.setFigures', figures: [{ month: '2027-11', figure: 7 }, { month: '2027-12' }] },
     });
-    const every = intended({ kind: 'line.setFigure', line: pay, month: month('2026-03'), reach: 'every', figure: 7 });
+    const every = commandIn({ kind: 'line.setFigure', line: pay, month: month('2026-03'), reach: 'every', figure: 7 });
     expect('command' in every && every.command.kind === 'scenario.setFigures' && every.command.figures.length).toBe(24);
-    expect(intended({ kind: 'line.clearException', line: pay, month: month('2026-05') })).toMatchObject({
+    expect(commandIn({ kind: 'line.clearException', line: pay, month: month('2026-05') })).toMatchObject({
       command: { kind: 'scenario.clearFigures' },
     });
   });
@@ -123,10 +129,10 @@ describe('a command while a scenario is active', () => {
       { kind: 'line.setFormula', line: pay, month: month('2026-01'), reach: 'every', formula: '5' },
       { kind: 'line.clearException', line: idOf(document, 'Rent'), month: month('2026-05') },
     ] as Command[])
-      expect(intended(command)).toMatchObject({ refusal: { code: 'invalid' } });
-    const refused = intended({ kind: 'line.delete', line: pay });
+      expect(commandIn(command)).toMatchObject({ refusal: { code: 'invalid' } });
+    const refused = commandIn({ kind: 'line.delete', line: pay });
     expect('refusal' in refused && english(refused.refusal.message)).toContain('The scenario Hard times is open');
     const chart: Command = { kind: 'chart.delete', id: 'c' };
-    expect(intended(chart)).toEqual({ command: chart });
+    expect(commandIn(chart)).toEqual({ command: chart });
   });
 });

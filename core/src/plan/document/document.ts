@@ -73,8 +73,8 @@ export function applyChanges(document: Document, changes: readonly Change[]): Do
     if (!table) edited.set(change.table, (table = RowTable.edited<AnyRow>(document[change.table])));
     table.put(change.id, change.after);
   }
-  const final = [...edited].map(([table, rows]) => [table, rows.settled()] as const);
-  return { ...document, ...Object.fromEntries(final) } as Document;
+  const tables = [...edited].map(([table, rows]) => [table, rows.settled()] as const);
+  return { ...document, ...Object.fromEntries(tables) } as Document;
 }
 
 /** A document of plain maps, as it can be sent to a worker. */

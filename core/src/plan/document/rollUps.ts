@@ -26,19 +26,19 @@ function rollUpOfLine(document: Document, id: string): RollUp {
   if (!cache) byLine.set(document, (cache = new Map()));
   const before = cache.get(id);
   if (before) return before;
-  const confirmed = cache;
+  const rollUps = cache;
   const begun = new Set<string>();
   const open = [id];
   for (let line = open.at(-1); line !== undefined; line = open.at(-1)) {
-    const isKnown = (each: string) => confirmed.has(each) || begun.has(each);
+    const isKnown = (each: string) => rollUps.has(each) || begun.has(each);
     const needed = isKnown(line) ? [] : linesThatDecide(document, line).filter((each) => !isKnown(each));
     begun.add(line);
     open.push(...needed);
     if (needed.length > 0) continue;
-    if (!confirmed.has(line)) confirmed.set(line, decided(document, line, (other) => confirmed.get(other) ?? usual(document, other))); // prettier-ignore
+    if (!rollUps.has(line)) rollUps.set(line, decided(document, line, (other) => rollUps.get(other) ?? usual(document, other))); // prettier-ignore
     open.pop();
   }
-  return confirmed.get(id)!;
+  return rollUps.get(id)!;
 }
 
 /** Returns how what a rule names is rolled up. */

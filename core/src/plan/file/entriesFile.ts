@@ -43,10 +43,10 @@ export function entryReader(json: unknown, document: Document): (row: unknown, i
   const isOlder = isWithoutAccounts(json);
   const lines = new Map<string, string>();
   const lineNamed = (name: string, pointer: string) => {
-    const text = lines.get(name) ?? names.find(name)?.id ?? name;
-    if (!document.lines.has(text)) throw new PlanFormatError(pointer, messageFor('planFile.unknownLine', { name }));
-    lines.set(name, text);
-    return text;
+    const lineId = lines.get(name) ?? names.find(name)?.id ?? name;
+    if (!document.lines.has(lineId)) throw new PlanFormatError(pointer, messageFor('planFile.unknownLine', { name }));
+    lines.set(name, lineId);
+    return lineId;
   };
   const accountNamed = (name: string, pointer: string) => {
     const id = rowsNamed(document.accounts, name)[0]?.id ?? name;
@@ -127,8 +127,8 @@ export function accountsNamedIn(json: Json, document: Document): Map<string, Acc
     if (nameShapeRefusal(name) !== null) continue;
     const line = typeof entry.line === 'string' ? names.find(entry.line)?.id : undefined;
     const isSetAside = line !== undefined && sideOfLine(document, line) === 'setAside';
-    const cache = kinds.get(name.toLowerCase()) ?? { name, onlySetAside: true };
-    kinds.set(name.toLowerCase(), { ...cache, onlySetAside: cache.onlySetAside && isSetAside });
+    const accountKind = kinds.get(name.toLowerCase()) ?? { name, onlySetAside: true };
+    kinds.set(name.toLowerCase(), { ...accountKind, onlySetAside: accountKind.onlySetAside && isSetAside });
   }
   const order = positions(kinds.size);
   [...kinds.values()].forEach(({ name, onlySetAside }, index) => {

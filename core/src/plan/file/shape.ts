@@ -13,13 +13,13 @@ export class PlanFormatError extends MessageError {
 
 export type Json = Record<string, unknown>;
 
-export function refuseUnknown(json: Json, existing: readonly string[], pointer: string): void {
+export function refuseUnknown(json: Json, fields: readonly string[], pointer: string): void {
   for (const key of Object.keys(json)) {
-    if (!existing.includes(key)) {
+    if (!fields.includes(key)) {
       const escaped = key.replaceAll('~', '~0').replaceAll('/', '~1');
       throw new PlanFormatError(
         `${pointer}/${escaped}`,
-        messageFor('planFile.unknownField', { known: existing.join(', ') }),
+        messageFor('planFile.unknownField', { known: fields.join(', ') }),
       );
     }
   }

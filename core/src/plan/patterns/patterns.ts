@@ -87,9 +87,9 @@ export function patternOf(formula: string): Pattern | null {
     if (error instanceof FormulaError) return null;
     throw error;
   }
-  const match = read(tree);
+  const pattern = read(tree);
   // Only what prints the same again is the pattern: a formula that merely resembles it stays a formula.
-  return match && spelt(parseFormula(patternFormula(match))) === spelt(tree) ? match : null;
+  return pattern && spelt(parseFormula(patternFormula(pattern))) === spelt(tree) ? pattern : null;
 }
 
 /** The spelling of a formula, however its calendar words are written. */

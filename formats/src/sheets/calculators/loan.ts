@@ -247,7 +247,7 @@ export class LiveLoan extends ScheduleSheet {
   }
 
   private row(month: number, { rows }: LoanAnswer): SheetRow {
-    const existing = rows[month - 1];
+    const row = rows[month - 1];
     const [O, I, P, X] = ['opening', 'interest', 'payment', 'extra'].map((name) => this.cell(name, month));
     const [opening, interest, paid, extra] = [O!, I!, P!, X!];
     const say = (formula: () => SheetFormula) => () => {
@@ -281,18 +281,16 @@ export class LiveLoan extends ScheduleSheet {
       role: 'line',
       cells: [
         ...this.beginningOf(month),
-        this.scheduled('opening', month, existing?.opening, say(openingFormula)),
-        figure('payment', existing?.payment, () =>
+        this.scheduled('opening', month, row?.opening, say(openingFormula)),
+        figure('payment', row?.payment, () =>
           choose(last, operation(opening, '+', interest), choose(isAlone, interest, regular)),
         ),
-        figure('interest', existing?.interest, () => (isAtStart ? choose(last, number(0), interestDue) : interestDue)),
-        figure('principal', existing?.principal, () => this.round(operation(paid, '-', interest))),
-        ...(hasExtra ? [figure('extra', existing?.extra, () => this.extraIn(month, before))] : []),
-        figure('closing', existing?.closing, () => (hasExtra ? this.round(operation(before, '-', extra)) : before)),
-        ...(this.isRateSteady
-          ? []
-          : [figure('rate', existing?.rate, () => this.rateIn(month), { unit: 'ratePerYear' })]),
-        ...(this.isRegularSteady ? [] : [figure('regular', existing?.regular, () => this.regularIn(month))]),
+        figure('interest', row?.interest, () => (isAtStart ? choose(last, number(0), interestDue) : interestDue)),
+        figure('principal', row?.principal, () => this.round(operation(paid, '-', interest))),
+        ...(hasExtra ? [figure('extra', row?.extra, () => this.extraIn(month, before))] : []),
+        figure('closing', row?.closing, () => (hasExtra ? this.round(operation(before, '-', extra)) : before)),
+        ...(this.isRateSteady ? [] : [figure('rate', row?.rate, () => this.rateIn(month), { unit: 'ratePerYear' })]),
+        ...(this.isRegularSteady ? [] : [figure('regular', row?.regular, () => this.regularIn(month))]),
       ],
     };
   }
@@ -332,8 +330,8 @@ export class LiveLoan extends ScheduleSheet {
       const rest = this.round(operation(operation(opening, '+', interestDue), '-', regular));
       return notAlone(operation(rest, '<=', this.term('balloon')));
     }
-    const final = notAlone(operation(operation(regular, '-', interestDue), '>=', opening));
-    return or(operation(number(month), '=', valueAt(this.fixed('months'))), final);
+    const isLast = notAlone(operation(operation(regular, '-', interestDue), '>=', opening));
+    return or(operation(number(month), '=', valueAt(this.fixed('months'))), isLast);
   }
 
   private extraIn(month: number, before: SheetFormula): SheetFormula {

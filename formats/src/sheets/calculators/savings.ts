@@ -181,7 +181,7 @@ export class LiveSavings extends ScheduleSheet {
   }
 
   private row(month: number): SheetRow {
-    const existing = this.given.rows[month - 1];
+    const row = this.given.rows[month - 1];
     const cell = (name: string) => this.cell(name, month);
     const [opening, deposit, withdrawal, interest] = ['opening', 'deposit', 'withdrawal', 'interest'].map(cell) as [SheetFormula, SheetFormula, SheetFormula, SheetFormula]; // prettier-ignore
     const isAfter = this.isLivedOff && month > this.given.months;
@@ -216,17 +216,15 @@ export class LiveSavings extends ScheduleSheet {
       role: 'line',
       cells: [
         ...this.beginningOf(month),
-        this.scheduled('opening', month, existing?.opening, say(openingFormula)),
-        figure('deposit', existing?.deposit, () => (parts.length === 0 ? number(0) : this.round(sum(...parts)))),
-        figure('withdrawal', existing?.withdrawal, () =>
+        this.scheduled('opening', month, row?.opening, say(openingFormula)),
+        figure('deposit', row?.deposit, () => (parts.length === 0 ? number(0) : this.round(sum(...parts)))),
+        figure('withdrawal', row?.withdrawal, () =>
           taken ? call('MIN', this.round(taken), call('MAX', number(0), available)) : number(0),
         ),
-        figure('interest', existing?.interest, () =>
+        figure('interest', row?.interest, () =>
           this.round(operation(isAtStart ? operation(sum(opening, deposit), '-', withdrawal) : opening, '*', rate)),
         ),
-        figure('closing', existing?.closing, () =>
-          this.round(operation(sum(opening, deposit, interest), '-', withdrawal)),
-        ),
+        figure('closing', row?.closing, () => this.round(operation(sum(opening, deposit, interest), '-', withdrawal))),
       ],
     };
   }

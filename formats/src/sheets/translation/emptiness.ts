@@ -37,9 +37,9 @@ export function emptyAs(empty: SheetFormula, nothing: SheetFormula, formula: She
   if (isCall(empty, 'FALSE')) return formula;
   if (isCall(empty, 'TRUE')) return nothing;
   if (empty.kind === 'call' && formula.kind === 'call' && empty.name === 'IF' && formula.name === 'IF') {
-    const [requested, ...empties] = empty.args;
+    const [emptyCondition, ...empties] = empty.args;
     const [condition, ...figures] = formula.args;
-    if (isSameFormula(requested!, condition!))
+    if (isSameFormula(emptyCondition!, condition!))
       return call('IF', condition!, ...figures.map((figure, branch) => emptyAs(empties[branch]!, nothing, figure)));
   }
   return call('IF', plainCondition(empty), nothing, formula);
@@ -49,7 +49,7 @@ export function emptyAs(empty: SheetFormula, nothing: SheetFormula, formula: She
 function plainCondition(condition: SheetFormula): SheetFormula {
   const plain = withParts<SheetFormula>(condition, plainCondition);
   if (plain.kind !== 'call' || plain.name !== 'IF') return plain;
-  const [requested, then, otherwise] = plain.args as [SheetFormula, SheetFormula, SheetFormula];
-  if (isCall(then, 'TRUE') && isCall(otherwise, 'FALSE')) return requested;
-  return isCall(then, 'FALSE') && isCall(otherwise, 'TRUE') ? call('NOT', requested) : plain;
+  const [test, then, otherwise] = plain.args as [SheetFormula, SheetFormula, SheetFormula];
+  if (isCall(then, 'TRUE') && isCall(otherwise, 'FALSE')) return test;
+  return isCall(then, 'FALSE') && isCall(otherwise, 'TRUE') ? call('NOT', test) : plain;
 }

@@ -370,8 +370,8 @@ export class PlanScope implements FormulaScope {
     if (part) return part.amount;
     const calculator = calculatorWith(document, row);
     if (!calculator) return null;
-    const match = inputsOf(document, calculator).find((input) => input.id === id);
-    if (match) return match.formula;
+    const placedInput = inputsOf(document, calculator).find((input) => input.id === id);
+    if (placedInput) return placedInput.formula;
     const shared = column === 'inflation' ? sharedInflation(document) : null;
     return shared === null ? null : `{${shared}}`;
   }

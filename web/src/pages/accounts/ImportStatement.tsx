@@ -181,7 +181,7 @@ export function ImportStatement({
   const added = edits.filter(({ before }) => before === null).length;
 
   const takeIn = () => {
-    const stated = statements.flatMap(({ account: id, closing }) =>
+    const statedBalances = statements.flatMap(({ account: id, closing }) =>
       closing === null ? [] : [{ account: id!, on: closing.date, balance: closing.amount }],
     );
     // How the bank writes is remembered, and is a step of its own.
@@ -190,7 +190,7 @@ export function ImportStatement({
     if (edits.length === 0) return onClose();
     const from = name.slice(0, 120);
     const refused = send(
-      { kind: 'entries.set', entries: edits, from, since: data!.revision, stated },
+      { kind: 'entries.set', entries: edits, from, since: data!.revision, stated: statedBalances },
       t('statement.imported', { count: added }),
       true,
     );
@@ -292,7 +292,7 @@ export function ImportStatement({
     textOf: (row, column) => textInCell(cellOf(row, column)),
   });
   // What was said can be corrected.
-  const requested = data?.statements.filter(({ account: id, number }) => id === null || number in accounts) ?? [];
+  const previews = data?.statements.filter(({ account: id, number }) => id === null || number in accounts) ?? [];
   const isOneOfSeveral = (data?.statements.length ?? 0) > 1;
   const total = (select: (counts: PreviewedStatement['counts']) => number) =>
     statements.reduce((sum, { counts }) => sum + select(counts), 0);
@@ -354,7 +354,7 @@ export function ImportStatement({
         />
       )}
       {data && !error && data.unreadable.length > 0 && <Unreadable lines={data.unreadable.map((line) => say(line))} />}
-      {requested.map(({ number }) => (
+      {previews.map(({ number }) => (
         <p key={number} className="statement-note">
           <label>
             {t('statement.whichAccount', { number, hasNumber: number !== '' })}{' '}
@@ -407,10 +407,10 @@ export function ImportStatement({
 function distinctKeys(): (account: string, line: PreviewLine) => string {
   const counts = new Map<string, number>();
   return (account, { line: { reference, date, amount, what } }) => {
-    const text = [account, reference, date, amount, what].join('|');
-    const nth = counts.get(text) ?? 0;
-    counts.set(text, nth + 1);
-    return `${text}|${nth}`;
+    const lineKey = [account, reference, date, amount, what].join('|');
+    const nth = counts.get(lineKey) ?? 0;
+    counts.set(lineKey, nth + 1);
+    return `${lineKey}|${nth}`;
   };
 }
 
@@ -418,8 +418,8 @@ function LineTarget(props: EditorProps<LineRow, GridColumn>) {
   return <TargetEditor {...props} account={props.row.account} />;
 }
 
-function isSameFormat(existing: CsvFormat | undefined, format: CsvFormat): boolean {
+function isSameFormat(earlier: CsvFormat | undefined, format: CsvFormat): boolean {
   return (
-    existing !== undefined && (Object.keys(format) as (keyof CsvFormat)[]).every((key) => existing[key] === format[key])
+    earlier !== undefined && (Object.keys(format) as (keyof CsvFormat)[]).every((key) => earlier[key] === format[key])
   );
 }

@@ -76,7 +76,7 @@ export function useOpenStatement(planId: string): OpenStatement {
 function readDraft(stored: unknown): StatementDraft | null {
   const { kind, account, accounts, csv, corrections } = partsOf(stored);
   if (kind !== 'file' && kind !== 'bank') return null;
-  const existing = Object.entries(partsOf(corrections)).map(([line, correction]): [string, Correction] => {
+  const corrected = Object.entries(partsOf(corrections)).map(([line, correction]): [string, Correction] => {
     const { target, isTaken } = partsOf(correction);
     return [line, { ...(typeof target === 'string' ? { target } : {}), ...(typeof isTaken === 'boolean' ? { isTaken } : {}) }]; // prettier-ignore
   });
@@ -85,6 +85,6 @@ function readDraft(stored: unknown): StatementDraft | null {
     account: typeof account === 'string' ? account : null,
     accounts: Object.fromEntries(Object.entries(partsOf(accounts)).filter((each): each is [string, string] => typeof each[1] === 'string')), // prettier-ignore
     csv: typeof csv === 'object' ? (csv as CsvFormat | null) : null,
-    corrections: Object.fromEntries(existing),
+    corrections: Object.fromEntries(corrected),
   };
 }

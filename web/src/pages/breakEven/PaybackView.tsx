@@ -29,7 +29,7 @@ export function PaybackView({ row }: { readonly row: BreakEvenRow }) {
     if (refused) notices.say({ text: refused, tone: 'warning' });
   };
   const groups = groupsWithLines(document).filter(({ group }) => group.side !== 'memo');
-  const existing = ['{@net}', ...groups.map(({ group }) => signed(group.side, group.id))];
+  const offered = ['{@net}', ...groups.map(({ group }) => signed(group.side, group.id))];
   return (
     <>
       <CalculatorLayout
@@ -42,7 +42,7 @@ export function PaybackView({ row }: { readonly row: BreakEvenRow }) {
               <span className="term-label">{t('breakEven.project')}</span>
               <Select
                 aria-label={t('breakEven.projectToPayBack')}
-                value={row.flow !== null && existing.includes(row.flow) ? row.flow : ''}
+                value={row.flow !== null && offered.includes(row.flow) ? row.flow : ''}
                 onChange={(event) => choose(event.target.value)}
               >
                 <option value="" disabled>

@@ -55,7 +55,7 @@ export function UnitsView({ row, sliders }: UnitsViewProps) {
   const period = Math.max(0, months.indexOf(month));
   const calculator = { table: 'breakEvens', row } as const;
   const { answer } = model.calculationOf(row.id)!;
-  const match = answer.kind === 'units' ? answer.months[period]! : answer.kind === 'none' ? answer : null;
+  const result = answer.kind === 'units' ? answer.months[period]! : answer.kind === 'none' ? answer : null;
   const input = (column: string, label: string, placeholder: string, slider = sliders) => (
     <InputRow
       calculator={calculator}
@@ -97,15 +97,15 @@ export function UnitsView({ row, sliders }: UnitsViewProps) {
     >
       {(explaining) => (
         <>
-          {isNoFigure(match) ? (
-            <NoAnswer reason={match} />
+          {isNoFigure(result) ? (
+            <NoAnswer reason={result} />
           ) : (
-            match && <UnitsFigures row={row} answer={match} {...explaining} />
+            result && <UnitsFigures row={row} answer={result} {...explaining} />
           )}
           <div className="calculator-views">
             <Segments label={t('breakEven.view')} value={view} options={VIEWS} onChange={setView} />
           </div>
-          {view === 'crossing' && match && !isNoFigure(match) && <Crossing answer={match} />}
+          {view === 'crossing' && result && !isNoFigure(result) && <Crossing answer={result} />}
           {view === 'unitCost' && <UnitCost row={row} model={model} />}
         </>
       )}

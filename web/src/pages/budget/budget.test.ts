@@ -90,8 +90,8 @@ describe('a view that was kept', () => {
       collapsed: ['a', 'b'],
       filter: { text: 'käse & co', side: 'expense', onlyExceptions: true, onlyInUse: false },
     };
-    const requested = new URL(linkToView(view, 2027), 'http://x/plans/p/budget?year=2026').searchParams;
-    expect([requested.get('year'), viewInLink(requested.get('view')!)]).toEqual(['2027', view]);
+    const query = new URL(linkToView(view, 2027), 'http://x/plans/p/budget?year=2026').searchParams;
+    expect([query.get('year'), viewInLink(query.get('view')!)]).toEqual(['2027', view]);
     expect(viewInLink(new URL(linkToView(USUAL_VIEW, 2027), 'http://x/').searchParams.get('view')!)).toEqual(
       USUAL_VIEW,
     );

@@ -31,8 +31,8 @@ type View = (typeof VIEWS)[number]['value'];
 /** Shows what was changed in the plan, by whom and when; moments of it side by side; and those that are kept. */
 export function HistoryPage() {
   const [search, setSearch] = useSearchParams();
-  const requested = search.get('view');
-  const view: View = VIEWS.some(({ value }) => value === requested) ? (requested as View) : 'steps';
+  const viewParam = search.get('view');
+  const view: View = VIEWS.some(({ value }) => value === viewParam) ? (viewParam as View) : 'steps';
   return (
     <div className="scrolled-page history-page">
       <div className="page-head">

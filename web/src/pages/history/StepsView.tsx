@@ -77,13 +77,13 @@ export function StepsView() {
     if (days !== undefined) put({ from: daysAgo(days), to: '' });
     else put(span === '' ? { from: '', to: '' } : { from: daysAgo(30), to: daysAgo(0) });
   };
-  const requested = { text, person, from, to, row, month: row === '' ? '' : month };
+  const filter = { text, person, from, to, row, month: row === '' ? '' : month };
   const { data: people } = useQuery({ queryKey: ['people', planId], queryFn: () => peopleApi.people(planId) });
   const query = useInfiniteQuery({
     // What is done meanwhile appears by itself.
-    queryKey: ['history', planId, requested, session.knownRevision, history.length],
+    queryKey: ['history', planId, filter, session.knownRevision, history.length],
     queryFn: ({ pageParam }) =>
-      peopleApi.history(planId, { ...requested, ...(pageParam === null ? {} : { before: pageParam }) }),
+      peopleApi.history(planId, { ...filter, ...(pageParam === null ? {} : { before: pageParam }) }),
     initialPageParam: null as number | null,
     getNextPageParam: (page: HistoryStep[]) => (page.length < PAGE ? undefined : page.at(-1)!.revision),
     placeholderData: keepPreviousData,
@@ -91,9 +91,9 @@ export function StepsView() {
   const { fetchNextPage, hasNextPage, isFetchingNextPage } = query;
   // Whoever is not in the plan any more may have done something in it.
   const steps = query.data?.pages.flat() ?? [];
-  const existing = [...(people?.people ?? []), ...steps.map(({ personId: id, person: name }) => ({ id, name }))];
-  const whoever = [...new Map(existing.map(({ id, name }) => [id, { id, name }])).values()];
-  const isFiltered = Object.values(requested).some((value) => value !== '');
+  const allPeople = [...(people?.people ?? []), ...steps.map(({ personId: id, person: name }) => ({ id, name }))];
+  const whoever = [...new Map(allPeople.map(({ id, name }) => [id, { id, name }])).values()];
+  const isFiltered = Object.values(filter).some((value) => value !== '');
   const what = nameOf(document, row) ?? t('history.thisEntry');
   return (
     <>

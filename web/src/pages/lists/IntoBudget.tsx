@@ -67,8 +67,8 @@ export function IntoBudget({ list, onClose }: { readonly list: ListRow; readonly
     const target = columns.find(({ id }) => id === column);
     if (!target) return setRefusal(t('lists.figureColumnNeeded'));
     if (how === 'byDay' && day === '') return setRefusal(t('lists.dateColumnNeeded'));
-    const total = `{${list.id}}.'${outputKey(target.id, how === 'byDay' ? day : null)}'`;
-    const line = { id: newId(), name, unit: lineUnit(target), formula: formulaFor(total) };
+    const totalName = `{${list.id}}.'${outputKey(target.id, how === 'byDay' ? day : null)}'`;
+    const line = { id: newId(), name, unit: lineUnit(target), formula: formulaFor(totalName) };
     const refused = send(
       { kind: 'lines.place', group, newGroup: null, lines: [line] },
       t('lists.lineFollowsList', { name }),

@@ -203,8 +203,8 @@ function togetherCell(
 ): GridCell {
   const { document } = model;
   const plan = planOf(document);
-  const requested = summariesOf(column).includes(summary);
-  if (!requested) return { content: label };
+  const isShown = summariesOf(column).includes(summary);
+  if (!isShown) return { content: label };
   if (column.kind === 'status') {
     const { counts, difference, status } = statusOfItems(document, figures, column, places);
     if (status === null || difference === null) return { content: label };

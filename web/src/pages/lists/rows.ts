@@ -74,8 +74,8 @@ export function rowsOfList(
 
 /** Returns what stands under the columns of a list, one row for each kind that some column asks for. */
 export function summaryRows(columns: readonly ListColumnRow[], places: readonly number[] | null): ItemRow[] {
-  const requested = new Set(columns.flatMap(summariesOf));
-  return SUMMARIES.filter((summary) => requested.has(summary)).map((summary): ItemRow => ({
+  const shown = new Set(columns.flatMap(summariesOf));
+  return SUMMARIES.filter((summary) => shown.has(summary)).map((summary): ItemRow => ({
     kind: 'summary',
     key: `summary:${summary}`,
     summary,

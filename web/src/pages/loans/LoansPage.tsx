@@ -167,16 +167,16 @@ function LoanFigures({ id, loan, explained, onExplain }: LoanFiguresProps) {
   const plan = planOf(useSessionState().document);
   const extra = loan.rows.some((row) => row.extra > 0);
   const changes = paymentChanges(loan);
-  const final = settledAtTheEnd(loan);
+  const lastPayment = settledAtTheEnd(loan);
   const money = (value: number) => writeWithUnit(value, 'money', plan);
   const besideTotal = [
-    ...(final
+    ...(lastPayment
       ? [
           t('loan.settledAtTheEnd', {
             months: loan.rows.length,
             payment: money(loan.payment),
-            byHand: money(final.byHand),
-            last: money(final.last),
+            byHand: money(lastPayment.byHand),
+            last: money(lastPayment.last),
           }),
         ]
       : []),

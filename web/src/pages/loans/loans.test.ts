@@ -19,9 +19,9 @@ function loanOf(extras: readonly object[] = []): { loan: LoanAnswer; model: Plan
 describe('a loan whose payments are whole cents', () => {
   it('tells how its last payment differs, so that a sum by hand is understood', () => {
     const { loan } = loanOf();
-    const final = settledAtTheEnd(loan)!;
-    expect(final.byHand).toBeCloseTo(loan.payment * 18, 8);
-    expect(final.byHand - loan.payment + final.last).toBeCloseTo(loan.totalPaid, 8);
+    const lastPayment = settledAtTheEnd(loan)!;
+    expect(lastPayment.byHand).toBeCloseTo(loan.payment * 18, 8);
+    expect(lastPayment.byHand - loan.payment + lastPayment.last).toBeCloseTo(loan.totalPaid, 8);
     expect(settledAtTheEnd(loanOf([{ loan: 'Van', every: 'once', from: '2026-05', amount: 100 }]).loan)).toBeNull();
   });
 });

@@ -54,8 +54,8 @@ function inWords(model: PlanModel, calculator: Calculator, period: number): stri
     }
     case 'units': {
       const units = output('whole units');
-      const match = answer.months[period]!;
-      if (isNoFigure(match)) return say(noFigureInWords(model, match));
+      const result = answer.months[period]!;
+      if (isNoFigure(result)) return say(noFigureInWords(model, result));
       if (units !== units) return t('overview.never');
       return t('overview.breakEvenUnits', { figure: writeWithUnit(units, 'number', plan) });
     }

@@ -27,7 +27,7 @@ export function PrintPage() {
   const { planId = '' } = useParams();
   const { document, model } = useSessionState();
   const { waiting } = useSaving();
-  const [query, setCorrections] = useSearchParams();
+  const [query, setQuery] = useSearchParams();
   const [name, setName] = useStored(NAME_KEY, (stored) => (typeof stored === 'string' ? stored : ''));
   const [wanted, setWanted] = useState(0);
   const notices = useNotices();
@@ -49,7 +49,7 @@ export function PrintPage() {
   const change = (part: Partial<Choice>) => {
     const next = { ...choice, ...part };
     setChoice(next);
-    setCorrections(writeChoice(next, plan.locale, spoken), { replace: true });
+    setQuery(writeChoice(next, plan.locale, spoken), { replace: true });
   };
   // What has been typed is on paper as soon as it is stored.
   const { data, error, isFetching, isPlaceholderData, refetch } = useQuery({

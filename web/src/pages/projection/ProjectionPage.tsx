@@ -72,8 +72,8 @@ export function ProjectionPage() {
   const months = range.to - range.from;
 
   const { actuals } = useLedger(planId);
-  const existing = useMemo(() => actualFiguresIn(document, actuals, year), [document, actuals, year]);
-  const fromActual = view.base === 'actual' && existing.length > 0;
+  const actualFigures = useMemo(() => actualFiguresIn(document, actuals, year), [document, actuals, year]);
+  const fromActual = view.base === 'actual' && actualFigures.length > 0;
   const projection = useMemo(
     () =>
       new PlanProjection(
@@ -138,7 +138,7 @@ export function ProjectionPage() {
         years: view.years,
         stepping: view.stepping,
         rate: null,
-        ...(fromActual ? { actual: existing } : {}),
+        ...(fromActual ? { actual: actualFigures } : {}),
       },
       t('projection.planNowEnds', { month: monthInWords(end, plan.locale) }),
     );
@@ -198,7 +198,7 @@ export function ProjectionPage() {
             }}
           />
         </label>
-        {existing.length > 0 && (
+        {actualFigures.length > 0 && (
           <Segments
             label={t('projection.base')}
             value={view.base}
@@ -269,7 +269,7 @@ export function ProjectionPage() {
           <Icon name="chart" /> {t('projection.chart')}
         </button>
       </div>
-      {fromActual && <p className="projection-base">{baseInWords(existing, called, plan.locale)}</p>}
+      {fromActual && <p className="projection-base">{baseInWords(actualFigures, called, plan.locale)}</p>}
       <Grid
         control={control}
         label={t('projection.projectionFrom', { year: called })}
@@ -303,10 +303,10 @@ export function ProjectionPage() {
 }
 
 /** Which figures a projection from what really happened starts from. */
-export function baseInWords(existing: readonly ActualFigure[], year: string, locale: string): string {
-  const months = existing.map(({ month }) => month).sort();
+export function baseInWords(figures: readonly ActualFigure[], year: string, locale: string): string {
+  const months = figures.map(({ month }) => month).sort();
   const [first, last] = [months[0]!, months.at(-1)!].map((month) => monthInWords(month, locale, 'name'));
-  const lines = new Set(existing.map(({ line }) => line)).size;
+  const lines = new Set(figures.map(({ line }) => line)).size;
   return t('projection.actualFrom', { year, first, last, lines });
 }
 

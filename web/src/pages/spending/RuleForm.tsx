@@ -83,14 +83,14 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
     toAccount: toAccount === '' ? null : toAccount,
   };
   const minor = (amount: number | null) => (amount === null ? null : Math.round(Math.abs(amount) * units));
-  const match = useEntries(planId, {
+  const matches = useEntries(planId, {
     text: settings.text,
     least: minor(given.least),
     most: minor(given.most),
     accounts: settings.account === null ? null : [settings.account],
   });
   const isFor = matcherOf({ id: '', position: '', ...settings }, units);
-  const matching = match.entries.filter((entry) => isFor(entry));
+  const matching = matches.entries.filter((entry) => isFor(entry));
   const open = matching.filter((entry) => entry.toAccount === '' && !document.lines.has(entry.line));
 
   const save = () => {
@@ -166,7 +166,7 @@ export function RuleForm({ planId, given: first, onClose }: RuleFormProps) {
         <p>
           {t('spending.ruleMatches', {
             count: matching.length,
-            isMore: match.total > match.entries.length,
+            isMore: matches.total > matches.entries.length,
             open: open.length,
           })}
         </p>

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ENTRY_ORDERS, ENTRY_STATES, toMonth } from '@haushalt/core';
 import { runs } from '../../../../core/src/testing/setup.ts';
-import { anything, lookedIn, sayLooked, type EntryFilter } from './entryFilter.ts';
+import { anything, lookedIn, filterInAddress, type EntryFilter } from './entryFilter.ts';
 
 const MONTH = toMonth('2026-10');
 const amount = fc.option(fc.integer({ min: 0, max: 9999 }).map((cents) => cents / 100));
@@ -24,8 +24,8 @@ describe('what is looked for in an address', () => {
     });
     fc.assert(
       fc.property(any, any, (before, filter) => {
-        const address = sayLooked(new URLSearchParams({ view: 'entries', month: MONTH }), before, MONTH);
-        const query = new URLSearchParams(sayLooked(address, filter, MONTH).toString());
+        const address = filterInAddress(new URLSearchParams({ view: 'entries', month: MONTH }), before, MONTH);
+        const query = new URLSearchParams(filterInAddress(address, filter, MONTH).toString());
         expect(lookedIn(query, MONTH)).toEqual(filter);
         expect([query.get('view'), query.get('month')]).toEqual(['entries', MONTH]);
       }),
@@ -34,7 +34,7 @@ describe('what is looked for in an address', () => {
   });
 
   it('says nothing where everything is shown, and takes nothing for granted', () => {
-    expect(sayLooked(new URLSearchParams(), anything(MONTH), MONTH).toString()).toBe('');
+    expect(filterInAddress(new URLSearchParams(), anything(MONTH), MONTH).toString()).toBe('');
     const odd = new URLSearchParams('period=year&from=May&least=-3&most=much&state=lost&order=line&descending=perhaps');
     expect(lookedIn(odd, MONTH)).toEqual(anything(MONTH));
   });

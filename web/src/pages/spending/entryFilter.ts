@@ -44,8 +44,8 @@ export function lookedIn(search: URLSearchParams, month: Month): EntryFilter {
     return text !== null && isDay(text) ? text : usual[key];
   };
   const amount = (key: string) => {
-    const stated = Number(search.get(key) ?? NaN);
-    return Number.isFinite(stated) && stated >= 0 ? stated : null;
+    const amount = Number(search.get(key) ?? NaN);
+    return Number.isFinite(amount) && amount >= 0 ? amount : null;
   };
   return {
     text: search.get('text') ?? '',
@@ -63,12 +63,12 @@ export function lookedIn(search: URLSearchParams, month: Month): EntryFilter {
 }
 
 /** Returns what is looked for, as an address says it: what departs from all entries. */
-export function sayLooked(search: URLSearchParams, filter: EntryFilter, month: Month): URLSearchParams {
+export function filterInAddress(search: URLSearchParams, filter: EntryFilter, month: Month): URLSearchParams {
   const usual = anything(month);
   for (const key of Object.keys(filter) as (keyof EntryFilter)[]) {
     const [value, otherwise] = [filter[key], usual[key]];
-    const isCorrected = value !== otherwise && (filter.period === 'between' || (key !== 'from' && key !== 'to'));
-    if (isCorrected) search.set(key, String(value));
+    const differs = value !== otherwise && (filter.period === 'between' || (key !== 'from' && key !== 'to'));
+    if (differs) search.set(key, String(value));
     else search.delete(key);
   }
   return search;
@@ -80,12 +80,12 @@ export function useEntryFilter(month: Month): [EntryFilter, (part: Partial<Entry
   const [filter, setEntryFilter] = useState(() => lookedIn(search, month));
   const { pathname } = useLocation();
   useEffect(() => {
-    const text = sayLooked(new URLSearchParams(search), filter, month).toString();
+    const text = filterInAddress(new URLSearchParams(search), filter, month).toString();
     if (text === search.toString()) return undefined;
     const timer = setTimeout(() => {
       // Whoever has gone on to another page meanwhile is not brought back.
       if (window.location.pathname === pathname)
-        setSearch((before) => sayLooked(before, filter, month), { replace: true });
+        setSearch((before) => filterInAddress(before, filter, month), { replace: true });
     }, SAID_AFTER);
     return () => clearTimeout(timer);
     // The address is written where something else is looked for, and not where it changes itself.

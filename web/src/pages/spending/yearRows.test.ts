@@ -29,8 +29,8 @@ const sums = [
   sum('Food', 'card', '2026-01', -35_000, 3),
   sum('Food', 'bank', '2026-02', -20_000, 2),
 ];
-const ledgerSummary = { actuals: actualsFrom(sums), settled: new Set<string>() };
-const spending = months.map((_, index) => spendingIn(model, ledgerSummary, { from: index, to: index + 1 }));
+const summary = { actuals: actualsFrom(sums), settled: new Set<string>() };
+const spending = months.map((_, index) => spendingIn(model, summary, { from: index, to: index + 1 }));
 const entries = [
   entryOf('e1', { date: '2026-01-14', amount: -35_000, what: 'Shop', line: idOf('Food'), account: 'card' }),
 ];

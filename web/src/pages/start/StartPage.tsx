@@ -60,7 +60,7 @@ export function StartPage() {
     ...draft.values,
   });
   useEffect(() => {
-    const { unsubscribe } = form.watch((text) => change({ values: text }));
+    const { unsubscribe } = form.watch((typed) => change({ values: typed }));
     return unsubscribe;
   }, [form, change]);
   const values = form.watch();
@@ -93,9 +93,9 @@ export function StartPage() {
     setStep('lines');
   };
   const goOn = () => {
-    const match = draftRefusal(groups, values.locale);
-    setRefusal(match);
-    if (!match) setStep('plan');
+    const problem = draftRefusal(groups, values.locale);
+    setRefusal(problem);
+    if (!problem) setStep('plan');
   };
   const begin = toMonth(firstMonthOf(values));
   const isLength = Number.isInteger(values.months) && values.months >= 1 && values.months <= MAX_MONTHS;

@@ -32,9 +32,9 @@ export function useStartDraft(): {
 /** A draft as it was kept; one of an earlier version that says less is not taken. */
 function readStored(stored: unknown): StartDraft {
   const { ready, groups, values } = partsOf(stored);
-  const existing = Object.values(READY_MADE)
+  const readyMade = Object.values(READY_MADE)
     .flat()
     .find(({ id, name }) => id === partsOf(ready).id && name === partsOf(ready).name);
   const isWhole = Array.isArray(groups) && groups.every((group) => Array.isArray(partsOf(group).lines));
-  return existing && isWhole ? { ready: existing, groups: groups as DraftGroup[], values: partsOf(values) } : NOTHING;
+  return readyMade && isWhole ? { ready: readyMade, groups: groups as DraftGroup[], values: partsOf(values) } : NOTHING;
 }

@@ -68,7 +68,7 @@ export function Scenarios() {
   );
 
   const sending = useSend();
-  const send = (command: Command, text?: string): string | null => say(sending(command, text)?.message ?? null);
+  const send = (command: Command, success?: string): string | null => say(sending(command, success)?.message ?? null);
   const add = () => {
     const id = newId();
     if (send({ kind: 'scenario.set', id, name: freshTitle(base, 'scenarios', t('whatIf.newScenario')) }) === null)

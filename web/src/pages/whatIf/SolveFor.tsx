@@ -28,13 +28,13 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
   const assumption = document.assumptions.get(choice.assumption)!;
   const targetFigure = figureAt(model, figure, when);
   // An answer is shown, and can be applied, only for the question it was given to.
-  const requested = JSON.stringify(choice);
+  const key = JSON.stringify(choice);
   const computation = useComputation<{ document: Document; asked: string; answer: Answer }>(
     document,
     [choice],
     async (worker) => ({
       document,
-      asked: requested,
+      asked: key,
       answer: await worker.solve(plainDocument(document), {
         assumption: assumption.id,
         low,
@@ -45,7 +45,7 @@ export function SolveFor({ document, model, assumptions }: TryingProps) {
     }),
   );
   const { result } = computation;
-  const answer = result?.document === document && result.asked === requested ? result.answer : null;
+  const answer = result?.document === document && result.asked === key ? result.answer : null;
   const value = (each: number) => writeWithUnit(each, assumption.unit, plan);
   const amount = (each: number) => writeWithUnit(each, unitOf(document, figure), plan);
   const what = nameOf(document, figure) ?? t('whatIf.theTargetFigure');

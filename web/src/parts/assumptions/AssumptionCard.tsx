@@ -157,13 +157,13 @@ export function AssumptionCard({ assumption, plan, openAtFirst, onMove }: Assump
               <Slider
                 of={assumption}
                 plan={plan}
-                onTry={(preview) =>
+                onTry={(triedValue) =>
                   setRefusal(
                     say(
                       session.tryOut(
-                        preview === null
+                        triedValue === null
                           ? null
-                          : { kind: 'assumption.set', assumption: id, settings: { value: preview } },
+                          : { kind: 'assumption.set', assumption: id, settings: { value: triedValue } },
                       )?.message ?? null,
                     ),
                   )

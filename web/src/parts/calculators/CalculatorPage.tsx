@@ -144,8 +144,8 @@ function keyDown(event: KeyboardEvent<HTMLDivElement>) {
   const others = inTerms
     ? ['.calculator-answer .grid', '.calculator-answer button']
     : ['.calculator-terms :is(input, select)'];
-  const match = others.map((other) => event.currentTarget.querySelector<HTMLElement>(other));
-  match.find((each) => each !== null)?.focus();
+  const fields = others.map((other) => event.currentTarget.querySelector<HTMLElement>(other));
+  fields.find((each) => each !== null)?.focus();
   event.preventDefault();
 }
 

@@ -133,6 +133,7 @@ export function InputRow({
 export function useComplaints({ row }: Calculator, period: number): (column: string) => string | null {
   const { model } = useSessionState();
   const { answer } = model.calculationOf(row.id)!;
-  const match = 'months' in answer ? answer.months[period] : answer;
-  return (column) => say(isNoFigure(match) && match.column === column ? noFigureInWords(model, match) : null);
+  const answerOfPeriod = 'months' in answer ? answer.months[period] : answer;
+  return (column) =>
+    say(isNoFigure(answerOfPeriod) && answerOfPeriod.column === column ? noFigureInWords(model, answerOfPeriod) : null);
 }

@@ -28,7 +28,7 @@ Chart.register(
 export default function PictureCanvas({ picture }: { readonly picture: Picture }) {
   const chart = useRef<Chart<Kind, (number | null)[], string>>(null);
   const pointed = useRef(-1);
-  const [text, setTold] = useState('');
+  const [announcement, setTold] = useState('');
   const { type, data, options, plugins } = useMemo(() => configOf(picture), [picture]);
 
   const step = (event: KeyboardEvent) => {
@@ -63,7 +63,7 @@ export default function PictureCanvas({ picture }: { readonly picture: Picture }
         />
       </div>
       <span className="visually-hidden" aria-live="polite">
-        {text}
+        {announcement}
       </span>
     </>
   );

@@ -23,7 +23,7 @@ export function DescriptionField(props: DescriptionFieldProps) {
   const { value, earlier, inputRef, isInvalid, describedBy, onChange, onChoose } = props;
   const { document } = useSessionState();
   const plan = planOf(document);
-  const match = useMemo(() => suggestionsFor(value, earlier), [value, earlier]);
+  const suggestions = useMemo(() => suggestionsFor(value, earlier), [value, earlier]);
   const { refs, floatingStyles } = useFloating({
     strategy: 'fixed',
     placement: 'bottom-start',
@@ -40,7 +40,7 @@ export function DescriptionField(props: DescriptionFieldProps) {
     ],
   });
   const box = useCombobox<EarlierEntry>({
-    items: match,
+    items: suggestions,
     itemToString: (each) => each?.what ?? '',
     inputValue: value,
     selectedItem: null,
@@ -56,7 +56,7 @@ export function DescriptionField(props: DescriptionFieldProps) {
       return changes;
     },
   });
-  const isOpen = box.isOpen && match.length > 0 && value.trim() !== '';
+  const isOpen = box.isOpen && suggestions.length > 0 && value.trim() !== '';
   const asLine = (each: EarlierEntry) =>
     each.line === ''
       ? t('entries.toAccount', { account: document.accounts.get(each.toAccount)?.name ?? '' })
@@ -108,7 +108,7 @@ export function DescriptionField(props: DescriptionFieldProps) {
         hidden={!isOpen}
       >
         {isOpen &&
-          match.map((each, index) => (
+          suggestions.map((each, index) => (
             <li
               key={each.what}
               {...box.getItemProps({ item: each, index })}

@@ -166,7 +166,7 @@ function editOf(
   part: { id: string; receipt: string } = { id: draft.id, receipt: draft.before?.receipt ?? '' },
 ): readonly EntryEdit[] | DraftRefusal {
   const to = toAccount !== '' ? toAccount : sideOfLine(document, line) === 'setAside' ? draft.toAccount : '';
-  const text = { date: draft.date, what: draft.what.trim(), note: draft.note.trim(), item: draft.item, line, standing: draft.standing, due: draft.due }; // prettier-ignore
+  const entryFields = { date: draft.date, what: draft.what.trim(), note: draft.note.trim(), item: draft.item, line, standing: draft.standing, due: draft.due }; // prettier-ignore
   const moved = amount * signOf({ line, toAccount: to }, document);
   // A transfer goes from its account to the other; one of less than nothing goes the other way.
   const turned = to !== '' && moved > 0;
@@ -175,7 +175,7 @@ function editOf(
     : { account: draft.account, toAccount: to, amount: moved };
   if (turned && draft.account === '') return { message: t('entries.toAccountMissing'), field: 'account' };
   const before = part.id === draft.before?.id ? draft.before : null;
-  const entry = entryOf(part.id, { ...(before ?? {}), ...text, ...accounts, receipt: part.receipt });
+  const entry = entryOf(part.id, { ...(before ?? {}), ...entryFields, ...accounts, receipt: part.receipt });
   const refusal = entryRefusal(document, entry, before);
   if (refusal) return { message: say(refusal.message), field: FIELD_OF[refusal.field as EntryField] ?? null };
   return [{ entry: part.id, before: before && givenOf(before), after: givenOf(entry) }];

@@ -47,7 +47,7 @@ export function useEntryPages(planId: string, part: Partial<EntryQuery>): EntryP
     [first.data, changes, query],
   );
   const pages = useMemo(() => new Map(wanted.map((page, index) => [page, others[index]?.entries])), [wanted, others]);
-  const existing = useMemo(() => ({ head, pages }), [head, pages]);
+  const loaded = useMemo(() => ({ head, pages }), [head, pages]);
 
   /** Asks for a part that came into sight, after the list is drawn; parts long out of sight are let go. */
   const want = (page: number) => {
@@ -84,7 +84,7 @@ export function useEntryPages(planId: string, part: Partial<EntryQuery>): EntryP
     isLoading: first.isPending,
     problem: first.error?.message ?? null,
     at: valueAt,
-    known: existing,
+    known: loaded,
     async fetch(places) {
       const entries: LedgerEntry[] = [];
       const parts = new Map<number, Promise<EntriesFound>>();

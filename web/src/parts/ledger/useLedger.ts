@@ -105,11 +105,11 @@ export function useEarlier(planId: string): readonly EarlierEntry[] {
   });
   const changes = useChangesSince(data?.revision);
   return useMemo(() => {
-    const existing = data?.earlier ?? NO_EARLIER;
+    const earlier = data?.earlier ?? NO_EARLIER;
     const added = changes
       .flatMap(({ after }) => (after && after.what !== '' ? [{ ...after, count: 1 }] : []))
       .reverse();
-    return added.length === 0 ? existing : [...added, ...existing];
+    return added.length === 0 ? earlier : [...added, ...earlier];
   }, [data, changes]);
 }
 

@@ -29,9 +29,9 @@ const CURRENCIES: Readonly<Record<string, string>> = {
 export function usualLocale(languages: readonly string[]): string {
   for (const language of languages) {
     const [name] = language.split('-');
-    const existing =
+    const notation =
       NOTATIONS.find(([locale]) => locale === language) ?? NOTATIONS.find(([locale]) => locale.split('-')[0] === name);
-    if (existing) return existing[0];
+    if (notation) return notation[0];
   }
   return 'en-IE';
 }

@@ -34,8 +34,8 @@ const cache = new WeakMap<object, readonly Finding[]>();
 function findingsIn({ document, model }: PlanState, given: LedgerGiven | null): Findings {
   const ofPlan = cache.get(document) ?? findingsOf(model);
   cache.set(document, ofPlan);
-  const match = given === null ? ofPlan : [...ofPlan, ...ledgerFindingsOf(model, given)];
-  const all = match.map((finding) => ({ finding, reason: reasonOf(document, finding) }));
+  const findings = given === null ? ofPlan : [...ofPlan, ...ledgerFindingsOf(model, given)];
+  const all = findings.map((finding) => ({ finding, reason: reasonOf(document, finding) }));
   return {
     open: all.filter(({ reason }) => reason === null).map(({ finding }) => finding),
     waived: all.flatMap(({ finding, reason }) => (reason === null ? [] : [{ finding, reason }])),
@@ -58,11 +58,11 @@ async function ledgerGiven(client: QueryClient, session: PlanSession): Promise<L
       session.state.ledger.flatMap((each) =>
         (each.revision === null || each.revision > revision) && isOfLedger(each.change) ? [each.change] : [],
       );
-    const existing = sumsAfter(sums.sums, since(sums.revision));
+    const sumsNow = sumsAfter(sums.sums, since(sums.revision));
     return {
-      actuals: actualsFrom(existing, today()),
+      actuals: actualsFrom(sumsNow, today()),
       settled: confirmedDaysAfter(sums.settled, since(sums.revision)),
-      sums: existing,
+      sums: sumsNow,
       balances: new Balances(document, daySumsAfter(balances.days, since(balances.revision))),
       twice,
       today: today(),
