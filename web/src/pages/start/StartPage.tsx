@@ -137,7 +137,7 @@ export function StartPage() {
                             .flatMap((group) => group.lines.filter((line) => line.usual).slice(0, 2))
                             .slice(0, 5)
                             .map((line) => line.name)
-                            .join(', ') + ' …'
+                            .join(', ') + '\u00a0…'
                         : option.groups.map((group) => group.name).join(', ')}
                     </small>
                   </button>
