@@ -134,7 +134,8 @@ test('a plan is shared by a link: someone new joins by it, and a second one cann
   await expect(page.getByRole('row', { name: /Mara.*Owner.*creator/ })).toBeVisible();
   await expect(page.getByRole('row', { name: /Kofi.*Editor.*added by an owner/ })).toBeVisible();
   const late = await join();
-  await expect(late.getByRole('heading', { name: 'This link has expired or was revoked' })).toBeVisible();
+  await expect(late.getByRole('heading', { name: 'This link cannot be opened' })).toBeVisible();
+  await expect(late.getByRole('alert')).toHaveText('This link has expired or was revoked. Ask for a new one.');
   await Promise.all([tom.context().close(), late.context().close()]);
 });
 

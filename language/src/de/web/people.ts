@@ -39,7 +39,7 @@ export default {
   'people.hasAccess': 'Sie haben bereits Zugang zu diesem Plan.',
   'people.createAccount': 'Konto anlegen',
   'people.haveAccount': 'Ich habe bereits ein Konto',
-  'people.linkExpired': 'Dieser Link ist abgelaufen oder wurde widerrufen',
+  'people.linkNotOpened': 'Dieser Link lässt sich nicht öffnen',
   'people.yourName': 'Ihr Name',
   'people.yourAddress': 'E-Mail-Adresse',
   'people.yourAddressHint': 'Zum Anmelden und zum Zurücksetzen des Passworts. Freiwillig.',

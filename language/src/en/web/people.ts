@@ -38,7 +38,7 @@ export default {
   'people.hasAccess': 'You already have access to this plan.',
   'people.createAccount': 'Create an account',
   'people.haveAccount': 'I already have an account',
-  'people.linkExpired': 'This link has expired or was revoked',
+  'people.linkNotOpened': 'This link cannot be opened',
   'people.yourName': 'Your name',
   'people.yourAddress': 'Mail address',
   'people.yourAddressHint': 'For signing in and for resetting your password. Optional.',

@@ -48,7 +48,7 @@ export function JoinPage() {
   };
   if (error)
     return (
-      <CenteredCard title={t('people.linkExpired')}>
+      <CenteredCard title={t('people.linkNotOpened')}>
         <p role="alert">{error.message}</p>
         <Link to="/">{t('people.goToYourPlans')}</Link>
       </CenteredCard>
