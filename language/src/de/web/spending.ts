@@ -122,7 +122,7 @@ export default {
   'spending.rhythms.month': 'Monate',
   'spending.rhythms.year': 'Jahre',
   'spending.frequencyInWords':
-    '{count, plural, one {{rhythm, select, week {jede Woche} month {jeden Monat} other {jedes Jahr}}} other {alle # {rhythm, select, week {Wochen} month {Monate} other {Jahre}}}} {on, select, date {am {day}} lastDay {am letzten Tag} other {am Tag {day}}}{ends, select, true {, bis {until}} other {}}',
+    '{count, plural, one {{rhythm, select, week {jede Woche} month {jeden Monat} other {jedes Jahr}}} other {alle # {rhythm, select, week {Wochen} month {Monate} other {Jahre}}}} {on, select, date {am {day}} lastDay {am letzten Tag} other {am {day}.}}{ends, select, true {, bis {until}} other {}}',
   'spending.onLastDayOfMonth': 'am letzten Tag des Monats',
   'spending.firstDue': 'Zuerst fällig',
   'spending.endsOn': 'Endet',
